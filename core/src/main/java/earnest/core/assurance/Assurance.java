@@ -1,0 +1,112 @@
+package earnest.core.assurance;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * How sure is sure enough.
+ *
+ * <p>Points are weights of evidence in decibans, 10·log10(P(passes | genuine) / P(passes |
+ * impostor)), rounded. The result depends on nothing but the question, never on the order in which
+ * evidence is given, and a further passed check never lowers the standing or closes an action.
+ * Thread-safe: it keeps nothing.
+ */
+public final class Assurance {
+    private Assurance() {}
+
+    /** Counts the evidence and judges each wanted action. */
+    public static Assessment assess(Question question) {
+        Account account = Account.at(question.now(), question);
+        boolean stopped =
+                question.evidence().stream()
+                        .anyMatch(
+                                line ->
+                                        line.outcome() == Outcome.DENIED
+                                                && !question.liftedStops().contains(line.id()));
+        List<Line> lines = new ArrayList<>();
+        for (Counted line : account.lines) {
+            lines.add(new Line(line.id, line.points, line.reason));
+        }
+        lines.addAll(account.signals);
+        List<Verdict> verdicts = new ArrayList<>();
+        for (Wanted wanted : question.wanted()) {
+            verdicts.add(judge(question, account, stopped, wanted));
+        }
+        return new Assessment(
+                account.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
+    }
+
+    private static Verdict judge(
+            Question question, Account account, boolean stopped, Wanted wanted) {
+        Verdict.Bar bar = bar(question.rulebook(), wanted);
+        if (stopped) {
+            return new Verdict.Stopped(wanted, bar);
+        }
+        if (bar == null) {
+            return new Verdict.NoRule(wanted);
+        }
+        Shortfall shortfall = account.against(bar);
+        if (!shortfall.none()) {
+            return new Verdict.Short(wanted, bar, shortfall, Ways.across(question, bar));
+        }
+        Instant until = until(question, bar);
+        String second = wanted.secondPerson();
+        if (bar.secondPerson() && (second == null || second.equals(wanted.analyst()))) {
+            return new Verdict.NeedsSecondPerson(wanted, bar, until);
+        }
+        return new Verdict.Open(wanted, bar, until);
+    }
+
+    private static Verdict.@Nullable Bar bar(Rulebook book, Wanted wanted) {
+        List<Rule> matching = book.rules().stream().filter(rule -> rule.matches(wanted)).toList();
+        int floor =
+                matching.stream()
+                        .filter(Rule::instead)
+                        .mapToInt(Rule::specificity)
+                        .max()
+                        .orElse(0);
+        List<Rule> rules =
+                matching.stream().filter(rule -> rule.specificity() >= floor).toList();
+        if (rules.isEmpty()) {
+            return null;
+        }
+        Set<Factor> factors = new TreeSet<>(Comparator.comparing(Factor::word));
+        Set<List<Factor>> oneOf = new LinkedHashSet<>();
+        int points = 0;
+        int paths = 0;
+        boolean second = false;
+        for (Rule rule : rules) {
+            points = Math.max(points, rule.points());
+            paths = Math.max(paths, rule.paths());
+            factors.addAll(rule.factors());
+            oneOf.addAll(rule.oneOf());
+            second |= rule.secondPerson();
+        }
+        return new Verdict.Bar(points, List.copyOf(factors), List.copyOf(oneOf), paths, second);
+    }
+
+    /** Time only takes proof away, and only at the instants at which a check gets too old. */
+    private static @Nullable Instant until(Question question, Verdict.Bar bar) {
+        Duration valid = Duration.ofMinutes(question.rulebook().validMinutes());
+        TreeSet<Instant> ends = new TreeSet<>();
+        for (Evidence line : question.evidence()) {
+            Instant end = line.at().plus(valid);
+            if (line.outcome() == Outcome.PASSED && !end.isBefore(question.now())) {
+                ends.add(end);
+            }
+        }
+        for (Instant end : ends) {
+            if (!Account.at(end.plusNanos(1), question).reaches(bar)) {
+                return end;
+            }
+        }
+        return null;
+    }
+}

@@ -1,0 +1,20 @@
+package earnest.core.assurance;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One check that was made.
+ *
+ * @param path what it rests on, such as {@code phone:+447700900142}
+ * @param pathSince since when the path is known, or null where its source is trusted
+ * @param conversation in which it was made, or null
+ */
+public record Evidence(
+        String id,
+        String method,
+        String path,
+        @Nullable Instant pathSince,
+        @Nullable String conversation,
+        Outcome outcome,
+        Instant at) {}

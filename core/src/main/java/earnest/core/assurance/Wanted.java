@@ -1,0 +1,23 @@
+package earnest.core.assurance;
+
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * An action that somebody would like to take.
+ *
+ * @param groups of the person it is for
+ * @param analyst who asks
+ * @param secondPerson who approved it, or null
+ */
+public record Wanted(
+        String action,
+        String system,
+        Set<String> groups,
+        @Nullable String analyst,
+        @Nullable String secondPerson) {
+
+    public Wanted {
+        groups = Set.copyOf(groups);
+    }
+}
