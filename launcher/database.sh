@@ -1,0 +1,47 @@
+# A private MariaDB in EARNEST_HOME/database.
+database_up() {
+    local data="$EARNEST_HOME/database" as_root=()
+    running database && return
+    free_port "$EARNEST_DB_PORT" EARNEST_DB_PORT "the database"
+    [ "$(id -u)" -eq 0 ] && as_root=(--user=root)
+    if [ ! -d "$data" ]; then
+        # Made aside and renamed when whole, so that a half-made one is never found.
+        rm -rf "$data.new"
+        mariadb-install-db --no-defaults --datadir="$data.new" --skip-test-db \
+            --auth-root-authentication-method=normal --innodb-log-file-size=16M "${as_root[@]}"
+        mv "$data.new" "$data"
+    fi
+    mkdir -p "$EARNEST_HOME/run"
+    (umask 077; database_init >"$EARNEST_HOME/run/database.sql")
+    start database mariadbd --no-defaults --datadir="$data" --socket="$(database_socket)" \
+        --pid-file="$EARNEST_HOME/run/mariadbd.pid" --bind-address=127.0.0.1 --port="$EARNEST_DB_PORT" \
+        --skip-name-resolve --character-set-server=utf8mb4 --collation-server=utf8mb4_uca1400_ai_ci \
+        --innodb-log-file-size=16M --max-connections=200 --init-file="$EARNEST_HOME/run/database.sql" "${as_root[@]}"
+    wait_for database 60 database_answers
+    rm -f "$EARNEST_HOME/run/database.sql"
+}
+
+# A socket path is limited to 107 bytes, so it does not stand below a deep home.
+database_socket() { printf '/tmp/earnest-%s.sock' "$(printf '%s' "$EARNEST_HOME" | md5sum | cut -c1-12)"; }
+
+database_answers() {
+    MYSQL_PWD=$(secret db-run) mariadb --no-defaults -h 127.0.0.1 -P "$EARNEST_DB_PORT" -u earnest_run earnest -e 'select 1'
+}
+
+# One statement a line: the server reads the file so, and starts even when a line is wrong.
+database_init() {
+    local host
+    echo "CREATE DATABASE IF NOT EXISTS earnest;"
+    for host in 127.0.0.1 localhost; do
+        echo "CREATE USER IF NOT EXISTS earnest_migrate@'$host';"
+        echo "ALTER USER earnest_migrate@'$host' IDENTIFIED BY '$(secret db-migrate)';"
+        echo "GRANT ALL ON \`earnest%\`.* TO earnest_migrate@'$host' WITH GRANT OPTION;"
+        echo "CREATE USER IF NOT EXISTS earnest_run@'$host';"
+        echo "ALTER USER earnest_run@'$host' IDENTIFIED BY '$(secret db-run)';"
+        echo "GRANT USAGE ON earnest.* TO earnest_run@'$host';"
+    done
+    echo "GRANT CREATE TEMPORARY TABLES ON earnest.* TO earnest_run@'127.0.0.1';"
+    echo "ALTER USER root@localhost IDENTIFIED BY '$(secret db-root)';"
+}
+
+database_down() { stop database; rm -f "$(database_socket)"; }

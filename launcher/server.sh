@@ -1,0 +1,34 @@
+# Earnest itself.
+server_up() {
+    running server && return
+    free_port "$EARNEST_PORT" EARNEST_PORT "Earnest"
+    (umask 077; server_properties >"$EARNEST_HOME/server.properties")
+    start server "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC -XX:TieredStopAtLevel=4 -Xshare:auto \
+        -jar "$SERVER_JAR" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"
+    wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
+}
+
+server_properties() {
+    cat <<EOF
+server.port=$EARNEST_PORT
+earnest.database.url=jdbc:mariadb://127.0.0.1:$EARNEST_DB_PORT/earnest
+earnest.database.run-password=$(secret db-run)
+earnest.database.migrate-password=$(secret db-migrate)
+earnest.keys.folder=$EARNEST_HOME/keys
+earnest.directory.servers[0].name=provider
+earnest.directory.servers[0].url=ldap://127.0.0.1:$EARNEST_LDAP_PORT
+earnest.directory.servers[1].name=replica
+earnest.directory.servers[1].url=ldap://127.0.0.1:$EARNEST_REPLICA_PORT
+earnest.directory.bind-password=$(secret ldap-earnest)
+earnest.text-gateway.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/gateway
+earnest.text-gateway.token=$(secret gateway-token)
+earnest.line.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/switchboard
+earnest.line.token=$(secret line-token)
+earnest.demo.enabled=true
+earnest.demo.folder=$EARNEST_HOME/world
+earnest.demo.sign-in-password=$(secret demo-sign-in)
+earnest.demo.standins-url=http://127.0.0.1:$EARNEST_STANDINS_PORT
+EOF
+}
+
+server_down() { stop server; }

@@ -1,0 +1,29 @@
+# Where things are and on which ports; every value can be changed from the environment.
+: "${EARNEST_HOME:=$CHECKOUT/.earnest}"
+: "${EARNEST_PORT:=8080}"
+: "${EARNEST_STANDINS_PORT:=8090}"
+: "${EARNEST_DB_PORT:=3307}"
+: "${EARNEST_LDAP_PORT:=3890}"
+: "${EARNEST_REPLICA_PORT:=3891}"
+: "${EARNEST_HEAP:=512m}"
+export EARNEST_HOME EARNEST_PORT EARNEST_STANDINS_PORT EARNEST_DB_PORT EARNEST_LDAP_PORT EARNEST_REPLICA_PORT
+
+java_home() {
+    local candidate
+    for candidate in "${JAVA_HOME:-}" "$(dirname "$(dirname "$(readlink -f "$(command -v java || true)")")")" \
+        /usr/lib/jvm/*25* /opt/*jdk*25* /opt/java/*25* "$HOME"/.sdkman/candidates/java/25*; do
+        if [ -x "$candidate/bin/javac" ] && "$candidate/bin/java" -version 2>&1 | grep -q 'version "25'; then
+            printf '%s' "$candidate"
+            return
+        fi
+    done
+    fail "Earnest needs a JDK 25 and found none. Install one (any distribution of JDK 25) and set JAVA_HOME to it."
+}
+
+with_java() {
+    local home
+    home=$(java_home)
+    (cd "$CHECKOUT" && JAVA_HOME="$home" PATH="$home/bin:$PATH" "$@")
+}
+
+shown_path() { printf '%s' "${1/#$CHECKOUT\//}"; }

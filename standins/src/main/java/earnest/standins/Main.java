@@ -1,0 +1,28 @@
+package earnest.standins;
+
+import earnest.standins.gateway.TextGateway;
+import earnest.standins.http.Server;
+import earnest.standins.line.Switchboard;
+import earnest.standins.pockets.Pockets;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Map;
+
+/** {@code Main PORT HOME EARNEST_URL DIRECTORY_URL}: serves all stand-ins on one port. */
+public final class Main {
+    private Main() {}
+
+    public static void main(String[] args) throws IOException {
+        Installation installation = new Installation(Path.of(args[1]));
+        Server server = new Server();
+        TextGateway gateway = new TextGateway(installation);
+        Switchboard switchboard = new Switchboard(installation, args[2]);
+        Pockets pockets = new Pockets(installation, gateway, switchboard, args[3]);
+        server.on("GET", "/health", request -> Map.of("state", "up"));
+        server.on("GET", "/pages/*", request -> new Server.Page(request.part(0)));
+        gateway.serve(server);
+        switchboard.serve(server);
+        pockets.serve(server);
+        server.start(Integer.parseInt(args[0]));
+    }
+}

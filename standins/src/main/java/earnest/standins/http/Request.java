@@ -1,0 +1,47 @@
+package earnest.standins.http;
+
+import com.sun.net.httpserver.HttpExchange;
+import java.io.IOException;
+import java.security.MessageDigest;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One request, with the parts of its path that the route left open. */
+public final class Request {
+    private static final int LARGEST_BODY = 64 * 1024;
+    private final HttpExchange exchange;
+    private final String[] parts;
+
+    Request(HttpExchange exchange, String[] parts) {
+        this.exchange = exchange;
+        this.parts = parts;
+    }
+
+    /** The {@code i}-th open part of the path, from 0. */
+    public String part(int i) {
+        return parts[i];
+    }
+
+    /** The query as it stands, or the empty text. */
+    public String query() {
+        String query = exchange.getRequestURI().getQuery();
+        return query == null ? "" : query;
+    }
+
+    /** The body as JSON; an empty body is an empty object. */
+    public JsonNode json() throws IOException {
+        byte[] bytes = exchange.getRequestBody().readNBytes(LARGEST_BODY);
+        return JsonMapper.shared().readTree(bytes.length == 0 ? "{}".getBytes(java.nio.charset.StandardCharsets.UTF_8) : bytes);
+    }
+
+    /** Refuses with 401 unless the request carries the token. */
+    public void mustCarry(String token) {
+        String given = exchange.getRequestHeaders().getFirst("Authorization");
+        byte[] expected = ("Bearer " + token).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        if (given == null
+                || !MessageDigest.isEqual(
+                        expected, given.getBytes(java.nio.charset.StandardCharsets.UTF_8))) {
+            throw new Refused(401, "the token is missing or wrong");
+        }
+    }
+}

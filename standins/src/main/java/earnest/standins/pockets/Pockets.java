@@ -1,0 +1,119 @@
+package earnest.standins.pockets;
+
+import earnest.standins.Installation;
+import earnest.standins.gateway.TextGateway;
+import earnest.standins.http.Refused;
+import earnest.standins.http.Request;
+import earnest.standins.http.Server;
+import earnest.standins.line.Switchboard;
+import earnest.standins.world.Person;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import tools.jackson.databind.JsonNode;
+
+/** Each person's phone, and the laptop beside it. */
+public final class Pockets {
+    private static final int MOST_FOUND = 30;
+    private final Installation installation;
+    private final TextGateway gateway;
+    private final Switchboard switchboard;
+    private final Laptop laptop;
+
+    public Pockets(
+            Installation installation,
+            TextGateway gateway,
+            Switchboard switchboard,
+            String directoryUrl) {
+        this.installation = installation;
+        this.gateway = gateway;
+        this.switchboard = switchboard;
+        this.laptop = new Laptop(directoryUrl);
+    }
+
+    public void serve(Server server) {
+        server.on("GET", "/pockets", request -> new Server.Page("pockets.html"));
+        server.on("GET", "/pockets/*", request -> new Server.Page("pocket.html"));
+        server.on("GET", "/api/pockets", this::list);
+        server.on("GET", "/api/pockets/*", this::pocket);
+        server.on("POST", "/api/pockets/*/calls/*/answer", r -> act(r, "answered"));
+        server.on("POST", "/api/pockets/*/calls/*/decline", r -> act(r, "declined"));
+        server.on("POST", "/api/pockets/*/calls/*/hang-up", r -> act(r, "ended"));
+        server.on("POST", "/api/pockets/*/sign-in", this::signIn);
+    }
+
+    private Object list(Request request) {
+        String find = request.query().startsWith("find=") ? request.query().substring(5) : "";
+        String wanted = find.toLowerCase(Locale.ROOT);
+        return installation.people().stream()
+                .filter(
+                        p ->
+                                wanted.isEmpty()
+                                        ? p.scene() != null
+                                        : p.name().toLowerCase(Locale.ROOT).contains(wanted)
+                                                || p.account().contains(wanted))
+                .limit(MOST_FOUND)
+                .map(Pockets::summary)
+                .toList();
+    }
+
+    private static Map<String, Object> summary(Person p) {
+        Map<String, Object> summary = new LinkedHashMap<>();
+        summary.put("account", p.account());
+        summary.put("name", p.name());
+        summary.put("title", p.title() + ", " + p.vessel() + ", " + p.port());
+        summary.put("scene", p.scene());
+        return summary;
+    }
+
+    private Object pocket(Request request) {
+        Person p = owner(request);
+        List<String> phones = phones(p);
+        Map<String, Object> pocket = summary(p);
+        pocket.put("phones", phones);
+        pocket.put("texts", phones.stream().flatMap(n -> gateway.at(n).stream()).toList());
+        pocket.put("calls", switchboard.to(phones));
+        pocket.put(
+                "authenticator",
+                installation
+                        .authenticator(p.account())
+                        .map(key -> Authenticator.now(key, Instant.now()))
+                        .orElse(null));
+        return pocket;
+    }
+
+    private Object act(Request request, String state) {
+        owner(request);
+        return switchboard.pocket(request.part(1), state);
+    }
+
+    private Object signIn(Request request) throws IOException {
+        Person p = owner(request);
+        JsonNode body = request.json();
+        return laptop.signIn(
+                "uid=" + p.account() + ",ou=people,dc=brackwater,dc=example",
+                body.path("password").asString(""),
+                body.path("newPassword").asString(""));
+    }
+
+    private Person owner(Request request) {
+        return installation
+                .person(request.part(0))
+                .orElseThrow(() -> new Refused(404, "nobody has that account"));
+    }
+
+    private static List<String> phones(Person p) {
+        List<String> phones = new ArrayList<>();
+        if (p.mobile() != null) {
+            phones.add(p.mobile());
+        }
+        if (p.desk() != null) {
+            phones.add(p.desk());
+        }
+        return phones;
+    }
+}

@@ -1,0 +1,86 @@
+package earnest.standins.world;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
+import java.security.SecureRandom;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Writes the demo's files into a folder: {@code MakeWorld FOLDER EARNEST_SECRET_FILE
+ * REPLICA_SECRET_FILE}.
+ *
+ * <ul>
+ *   <li>{@code directory.ldif}: the people, the same each time but for the moments
+ *   <li>{@code people.json}: for the stand-ins
+ *   <li>{@code contacts.json}: which contacts changed lately and who set them, which no directory
+ *       says
+ *   <li>{@code enrolments.json}: account to base64 key of the authenticator, random each time
+ * </ul>
+ */
+public final class MakeWorld {
+    private static final int KEY_BYTES = 20;
+
+    private MakeWorld() {}
+
+    public static void main(String[] args) throws IOException {
+        Path folder = Path.of(args[0]);
+        Instant now = Instant.now().truncatedTo(ChronoUnit.SECONDS);
+        List<Person> people = World.people();
+        write(
+                folder.resolve("directory.ldif"),
+                Ldif.write(
+                        people,
+                        now,
+                        Files.readString(Path.of(args[1])),
+                        Files.readString(Path.of(args[2]))));
+        JsonMapper json = JsonMapper.shared();
+        write(folder.resolve("people.json"), json.writeValueAsString(people));
+        write(folder.resolve("contacts.json"), json.writeValueAsString(contacts(people, now)));
+        write(folder.resolve("enrolments.json"), json.writeValueAsString(enrolments(people)));
+    }
+
+    private static List<Map<String, String>> contacts(List<Person> people, Instant now) {
+        List<Map<String, String>> changed = new ArrayList<>();
+        for (Person person : people) {
+            Person.Change change = person.ownMailChange();
+            if (change != null) {
+                Map<String, String> contact = new LinkedHashMap<>();
+                contact.put("account", person.account());
+                contact.put("kind", "own-mail");
+                contact.put("since", now.minus(change.days(), ChronoUnit.DAYS).toString());
+                contact.put("setBy", change.by());
+                changed.add(contact);
+            }
+        }
+        return changed;
+    }
+
+    private static Map<String, String> enrolments(List<Person> people) {
+        SecureRandom random = new SecureRandom();
+        Map<String, String> keys = new LinkedHashMap<>();
+        for (Person person : people) {
+            if (person.authenticator()) {
+                byte[] key = new byte[KEY_BYTES];
+                random.nextBytes(key);
+                keys.put(person.account(), Base64.getEncoder().encodeToString(key));
+            }
+        }
+        return keys;
+    }
+
+    private static void write(Path file, String text) throws IOException {
+        Files.createFile(
+                file,
+                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        Files.writeString(file, text);
+    }
+}

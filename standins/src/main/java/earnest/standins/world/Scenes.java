@@ -1,0 +1,187 @@
+package earnest.standins.world;
+
+import earnest.standins.world.Person.Change;
+import earnest.standins.world.Person.State;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** The people about whom the demo tells something. */
+final class Scenes {
+    private final List<Person> people = new ArrayList<>();
+    private int staffNumber = 11_040;
+
+    private Scenes() {}
+
+    static List<Person> people() {
+        Scenes s = new Scenes();
+        s.add("olindqvist", "Oskar", "Lindqvist", "Master", "MV Curlew", "Port Ellery", "101")
+                .groups("bridge-officer")
+                .add();
+        s.add("iokafor", "Ines", "Okafor", "Deck officer", "MV Curlew", "Port Ellery", "142")
+                .speaks("English, Igbo")
+                .state(State.LOCKED)
+                .scene("Locked out this morning, sails at ten.")
+                .add();
+        s.add("twieczorek", "Tomasz", "Wieczorek", "Deck officer", "MV Sandpiper", "Saltholm", "157")
+                .speaks("English, Polish")
+                .state(State.LOCKED)
+                .ownMailChange(new Change(4, "themselves"))
+                .scene("Locked out; changed his own mailbox four days ago; calls with no number shown.")
+                .add();
+        s.add("abrandt", "Anouk", "Brandt", "Purser", "MV Dunlin", "Lundvik", "163")
+                .speaks("Dutch, English")
+                .state(State.LONG_AWAY)
+                .scene("Back from five months of leave, has forgotten the password.")
+                .add();
+        s.add("jpenhale", "Jory", "Penhale", "Seasonal hand", "MV Knot", "Oxney", "171")
+                .groups("season")
+                .state(State.VALIDITY_OVER)
+                .scene("The season is over, and so is the account.")
+                .add();
+        s.add("pramanholt", "Priya", "Raman-Holt", "Systems engineer", "Shore", "Brackwater", "118")
+                .groups("privileged")
+                .state(State.LOCKED)
+                .scene("Looks after the servers: more is asked, and a second person.")
+                .add();
+        s.add("cbrannigan", "Colm", "Brannigan", "Stores keeper", "Shore", "Hestness", "126")
+                .state(State.SWITCHED_OFF)
+                .scene("The crewing office switched the account off.")
+                .add();
+        s.add("bhollis", "Bram", "Hollis", "Linesman", "Shore", "Carrow Quay", null)
+                .desk("+441632960007")
+                .withoutAuthenticator()
+                .state(State.LOCKED)
+                .scene("Has no mobile, only the telephone on the quay.")
+                .add();
+        s.add("msantos", "Maria", "Santos", "Cabin steward", "MV Avocet", "Gullhaven", "180").add();
+        s.add("msantos2", "Maria", "Santos", "Ticket clerk", "Shore", "Whitsand", "181")
+                .scene("One of two with the same name.")
+                .add();
+        s.add("wulandari", null, "Wulandari", "Galley hand", "MV Plover", "Merehithe", "182")
+                .speaks("Indonesian, English")
+                .scene("Has one name only.")
+                .add();
+        s.add("jodelacruz", "José", "de la Cruz", "Bosun", "MV Redshank", "St Morwen", "183")
+                .speaks("Spanish, English")
+                .add();
+        s.add("msolheim", "Marit", "Solheim", "Chief officer", "MV Whimbrel", "Skerry Bay", "184")
+                .groups("bridge-officer")
+                .state(State.LOCKED)
+                .scene("A bridge officer: somebody must vouch for her as well.")
+                .add();
+        s.add("yadeyemi", "Yusuf", "Adeyemi", "Engineer", "MV Turnstone", "Inverwick", "185")
+                .state(State.LOCKED)
+                .add();
+        s.add("trask", "Tove", "Rask", "Service desk analyst", "Shore", "Brackwater", "190").add();
+        s.add("jlie", "Jonas", "Lie", "Service desk analyst", "Shore", "Brackwater", "191").add();
+        s.add("ehartono", "Elif", "Hartono", "Internal auditor", "Shore", "Brackwater", "192").add();
+        return s.people;
+    }
+
+    private Scene add(
+            String account,
+            @Nullable String given,
+            String family,
+            String title,
+            String vessel,
+            String port,
+            @Nullable String mobileEnd) {
+        staffNumber += 13;
+        return new Scene(account, given, family, title, vessel, port, mobileEnd);
+    }
+
+    /** Collects what differs from the ordinary about one person. */
+    private final class Scene {
+        private final String account;
+        private final @Nullable String given;
+        private final String family;
+        private final String title;
+        private final String vessel;
+        private final String port;
+        private final @Nullable String mobile;
+        private List<String> groups = List.of();
+        private String speaks = "English";
+        private State state = State.OPEN;
+        private @Nullable String desk;
+        private boolean authenticator = true;
+        private @Nullable Change ownMailChange;
+        private @Nullable String scene;
+
+        Scene(
+                String account,
+                @Nullable String given,
+                String family,
+                String title,
+                String vessel,
+                String port,
+                @Nullable String mobileEnd) {
+            this.account = account;
+            this.given = given;
+            this.family = family;
+            this.title = title;
+            this.vessel = vessel;
+            this.port = port;
+            this.mobile = mobileEnd == null ? null : "+447700900" + mobileEnd;
+        }
+
+        Scene groups(String... names) {
+            groups = List.of(names);
+            return this;
+        }
+
+        Scene speaks(String languages) {
+            speaks = languages;
+            return this;
+        }
+
+        Scene state(State newState) {
+            state = newState;
+            return this;
+        }
+
+        Scene desk(String number) {
+            desk = number;
+            return this;
+        }
+
+        Scene withoutAuthenticator() {
+            authenticator = false;
+            return this;
+        }
+
+        Scene ownMailChange(Change change) {
+            ownMailChange = change;
+            return this;
+        }
+
+        Scene scene(String words) {
+            scene = words;
+            return this;
+        }
+
+        void add() {
+            people.add(
+                    new Person(
+                            account,
+                            given,
+                            family,
+                            String.valueOf(staffNumber),
+                            title,
+                            vessel,
+                            port,
+                            speaks,
+                            mobile,
+                            desk,
+                            account + "@lagoon.example",
+                            "20%02d-%02d".formatted(8 + people.size(), 1 + people.size() * 5 % 12),
+                            "%s%d".formatted((char) ('A' + people.size() % 8), 31 + people.size()),
+                            people.isEmpty() ? null : "olindqvist",
+                            groups,
+                            state,
+                            authenticator,
+                            ownMailChange,
+                            scene));
+        }
+    }
+}
