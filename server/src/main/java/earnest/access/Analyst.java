@@ -1,0 +1,43 @@
+package earnest.access;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.EnumSet;
+import java.util.Locale;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "analyst")
+class Analyst {
+    @Id UUID id;
+    String login;
+    String name;
+    String passwordHash;
+    String roles;
+    @Nullable String ownAccount;
+    int wrongTries;
+    @Nullable Instant lockedUntil;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Analyst() {}
+
+    Analyst(UUID id, String login, String name, String passwordHash, Set<Role> roles) {
+        this.id = id;
+        this.login = login;
+        this.name = name;
+        this.passwordHash = passwordHash;
+        this.roles = roles.stream().map(Role::word).sorted().collect(Collectors.joining(" "));
+    }
+
+    Set<Role> roles() {
+        Set<Role> set = EnumSet.noneOf(Role.class);
+        Arrays.stream(roles.split(" ")).map(r -> Role.valueOf(r.toUpperCase(Locale.ROOT))).forEach(set::add);
+        return set;
+    }
+}

@@ -1,0 +1,19 @@
+package earnest.access;
+
+import jakarta.persistence.LockModeType;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface AnalystRepository extends JpaRepository<Analyst, UUID> {
+    Optional<Analyst> findByLogin(String login);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select a from Analyst a where a.login = ?1")
+    Optional<Analyst> lock(String login);
+
+    List<Analyst> findAllByOrderByName();
+}

@@ -1,0 +1,23 @@
+package earnest.access;
+
+/** What somebody may be allowed to do. */
+public enum Right {
+    WORK_AT_DESK("work at the desk", "a steward"),
+    READ_RECORD("read the record", "a steward");
+
+    private final String words;
+    private final String giver;
+
+    Right(String words, String giver) {
+        this.words = words;
+        this.giver = giver;
+    }
+
+    String words() {
+        return words;
+    }
+
+    String giver() {
+        return giver;
+    }
+}

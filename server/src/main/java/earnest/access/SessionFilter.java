@@ -1,0 +1,63 @@
+package earnest.access;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.http.Cookie;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
+import org.springframework.security.core.context.SecurityContextHolder;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Finds out whose request it is. */
+class SessionFilter extends OncePerRequestFilter {
+    static final String COOKIE = "earnest-session";
+    private final SignIn signIn;
+
+    SessionFilter(SignIn signIn) {
+        this.signIn = signIn;
+    }
+
+    @Override
+    protected void doFilterInternal(
+            HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getRequestURI().startsWith("/api/")) {
+            // What the page follows by itself is no sign that somebody sits before it.
+            boolean keepsAlive =
+                    !request.getRequestURI().equals("/api/live")
+                            && request.getHeader("X-Earnest-By-Itself") == null;
+            token(request)
+                    .flatMap(token -> signIn.whose(token, keepsAlive))
+                    .ifPresent(
+                            me ->
+                                    SecurityContextHolder.getContext()
+                                            .setAuthentication(
+                                                    UsernamePasswordAuthenticationToken.authenticated(
+                                                            me, null, List.of())));
+        }
+        chain.doFilter(request, response);
+    }
+
+    /** Also when a stream goes on in another dispatch. */
+    @Override
+    protected boolean shouldNotFilterAsyncDispatch() {
+        return false;
+    }
+
+    static Optional<String> token(HttpServletRequest request) {
+        Cookie[] cookies = request.getCookies();
+        if (cookies == null) {
+            return Optional.empty();
+        }
+        for (Cookie cookie : cookies) {
+            if (cookie.getName().equals(COOKIE)) {
+                return Optional.of(cookie.getValue());
+            }
+        }
+        return Optional.empty();
+    }
+}

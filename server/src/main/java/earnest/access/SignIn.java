@@ -1,0 +1,235 @@
+package earnest.access;
+
+import earnest.ground.Ids;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+
+/** Sign-in, sessions and their ends. The answer and its time are the same for unknown logins. */
+@Service
+class SignIn implements Analysts {
+    private static final int TOKEN_BYTES = 32;
+    private static final int TRIES_BEFORE_LOCK = 6;
+    private static final int LEAST_PASSWORD = 15;
+    private static final int TRIES_PER_ADDRESS = 60;
+    private static final Duration LOCK = Duration.ofMinutes(15);
+    private static final Duration ADDRESS_WINDOW = Duration.ofMinutes(5);
+
+    /** Seen is written down at most this often, so that reading a page does not cost a write. */
+    private static final Duration SEEN_EVERY = Duration.ofSeconds(20);
+
+    private final AnalystRepository analysts;
+    private final SessionRepository sessions;
+    private final AccessProperties properties;
+    private final GuessLimits limits;
+    private final TheRecord record;
+    private final Writes writes;
+    private final Clock clock;
+    private final Ids ids;
+    private final SecureRandom random;
+    private final PasswordEncoder passwords = Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+    private final String nobody = passwords.encode("a password that nobody has");
+
+    SignIn(
+            AnalystRepository analysts,
+            SessionRepository sessions,
+            AccessProperties properties,
+            GuessLimits limits,
+            TheRecord record,
+            Writes writes,
+            Clock clock,
+            Ids ids,
+            SecureRandom random) {
+        this.analysts = analysts;
+        this.sessions = sessions;
+        this.properties = properties;
+        this.limits = limits;
+        this.record = record;
+        this.writes = writes;
+        this.clock = clock;
+        this.ids = ids;
+        this.random = random;
+    }
+
+    /**
+     * Signs in.
+     *
+     * @return the session's token, given out once
+     * @throws Problem 401 for wrong or locked, 429 for too many tries from one address
+     */
+    String signIn(String login, String password, String address) {
+        if (!writes.get(() -> limits.allow("sign-in from " + address, TRIES_PER_ADDRESS, ADDRESS_WINDOW))) {
+            throw new Problem(
+                    429, "slow-down", "Too many tries from this place. Wait five minutes, then try again.");
+        }
+        String hash = analysts.findByLogin(login).map(a -> a.passwordHash).orElse(nobody);
+        boolean matches = passwords.matches(password, hash);
+        Optional<String> token = writes.get(() -> settle(login, matches));
+        return token.orElseThrow(
+                () ->
+                        new Problem(
+                                401,
+                                "sign-in-refused",
+                                "That name and password do not fit together, or the sign-in is locked for a"
+                                        + " while after too many wrong tries. Try again, or ask your lead."));
+    }
+
+    /** The try is committed with its entry, whatever came of it. */
+    private Optional<String> settle(String login, boolean matches) {
+        Optional<Analyst> found = analysts.lock(login);
+        Instant now = clock.instant();
+        if (found.isEmpty()) {
+            record.append(Entry.byEarnest(EntryKind.SIGN_IN_REFUSED).personal("login", login));
+            return Optional.empty();
+        }
+        Analyst analyst = found.get();
+        boolean locked = analyst.lockedUntil != null && analyst.lockedUntil.isAfter(now);
+        if (locked || !matches) {
+            refuse(analyst, locked, now);
+            return Optional.empty();
+        }
+        analyst.wrongTries = 0;
+        analyst.lockedUntil = null;
+        byte[] token = new byte[TOKEN_BYTES];
+        random.nextBytes(token);
+        String text = Base64.getUrlEncoder().withoutPadding().encodeToString(token);
+        sessions.save(new SignInSession(hash(text), analyst.id, now));
+        record.append(Entry.by(EntryKind.SIGNED_IN, analyst.id, analyst.name));
+        return Optional.of(text);
+    }
+
+    private void refuse(Analyst analyst, boolean locked, Instant now) {
+        record.append(Entry.by(EntryKind.SIGN_IN_REFUSED, analyst.id, analyst.name));
+        if (locked) {
+            return;
+        }
+        analyst.wrongTries++;
+        if (analyst.wrongTries >= TRIES_BEFORE_LOCK) {
+            analyst.wrongTries = 0;
+            analyst.lockedUntil = now.plus(LOCK);
+            record.append(
+                    Entry.by(EntryKind.SIGN_IN_LOCKED, analyst.id, analyst.name)
+                            .data("minutes", (int) LOCK.toMinutes()));
+        }
+    }
+
+    /** Whose session it is, if it is one and has not ended; being asked keeps it from idling. */
+    Optional<SignedIn> whose(String token, boolean keepsAlive) {
+        byte[] hash = hash(token);
+        Instant now = clock.instant();
+        Optional<SignInSession> found =
+                sessions.findById(hash).filter(session -> session.endedAt == null);
+        if (found.isEmpty()) {
+            return Optional.empty();
+        }
+        SignInSession session = found.get();
+        String over = over(session, now);
+        if (over != null) {
+            end(token, over);
+            return Optional.empty();
+        }
+        if (keepsAlive && session.lastSeenAt.plus(SEEN_EVERY).isBefore(now)) {
+            writes.run(() -> sessions.findById(hash).ifPresent(s -> s.lastSeenAt = now));
+        }
+        return analysts.findById(session.analystId)
+                .map(
+                        a ->
+                                new SignedIn(
+                                        a.id,
+                                        a.login,
+                                        a.name,
+                                        a.roles(),
+                                        a.ownAccount,
+                                        HexFormat.of().formatHex(hash, 0, 8)));
+    }
+
+    private @Nullable String over(SignInSession session, Instant now) {
+        if (!session.startedAt.plus(properties.absoluteTimeout()).isAfter(now)) {
+            return "the day was over";
+        }
+        return session.lastSeenAt.plus(properties.idleTimeout()).isAfter(now)
+                ? null
+                : "nothing was done for a while";
+    }
+
+    /** Ends a session; {@code reason} null: by the analyst. */
+    void end(String token, @Nullable String reason) {
+        writes.run(
+                () ->
+                        sessions.findById(hash(token))
+                                .filter(session -> session.endedAt == null)
+                                .ifPresent(
+                                        session -> {
+                                            session.endedAt = clock.instant();
+                                            analysts.findById(session.analystId)
+                                                    .ifPresent(a -> recordEnd(a, reason));
+                                        }));
+    }
+
+    private void recordEnd(Analyst analyst, @Nullable String reason) {
+        EntryKind kind = reason == null ? EntryKind.SIGNED_OUT : EntryKind.SESSION_ENDED;
+        record.append(Entry.by(kind, analyst.id, analyst.name).data("reason", reason));
+    }
+
+    @Override
+    public List<Colleague> atTheDesk() {
+        return analysts.findAllByOrderByName().stream()
+                .filter(a -> a.roles().stream().anyMatch(r -> r.rights().contains(Right.WORK_AT_DESK)))
+                .map(a -> new Colleague(a.id, a.name))
+                .toList();
+    }
+
+    @Override
+    public Optional<Colleague> find(UUID id) {
+        return analysts.findById(id).map(a -> new Colleague(a.id, a.name));
+    }
+
+    @Override
+    public void admit(
+            String login, String name, Set<Role> roles, @Nullable String ownAccount, String password) {
+        if (password.length() < LEAST_PASSWORD) {
+            throw new IllegalArgumentException("an analyst's password has at least 15 characters");
+        }
+        writes.run(
+                () -> {
+                    Analyst analyst =
+                            analysts.lock(login)
+                                    .orElseGet(
+                                            () ->
+                                                    analysts.save(
+                                                            new Analyst(ids.next(), login, name, "", roles)));
+                    analyst.ownAccount = ownAccount;
+                    if (!passwords.matches(password, analyst.passwordHash)) {
+                        analyst.passwordHash = passwords.encode(password);
+                    }
+                });
+    }
+
+    private static byte[] hash(String token) {
+        try {
+            return MessageDigest.getInstance("SHA-256")
+                    .digest(token.getBytes(StandardCharsets.UTF_8));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,32 @@
+package earnest.access;
+
+import earnest.ground.Problem;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Who is signed in, for the length of a request.
+ *
+ * @param ownAccount their own account in the directory, which they may not change, or null
+ * @param session tells sessions of one analyst apart; not the token
+ */
+public record SignedIn(
+        UUID id, String login, String name, Set<Role> roles, @Nullable String ownAccount, String session) {
+
+    public boolean may(Right right) {
+        return roles.stream().anyMatch(role -> role.rights().contains(right));
+    }
+
+    /**
+     * @throws Problem 403 that says who can grant it
+     */
+    public void must(Right right) {
+        if (!may(right)) {
+            throw new Problem(
+                    403,
+                    "no-right",
+                    "You may not %s. Ask %s for it.".formatted(right.words(), right.giver()));
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package earnest.audit;
+
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The Record page's questions. Each reading is itself an entry. */
+@RestController
+class AuditController {
+    private static final int MOST = 100;
+
+    /** Entries that were asked for. */
+    record Found(List<TheRecord.Row> entries, boolean more) {}
+
+    private final TheRecord record;
+    private final Writes writes;
+
+    AuditController(TheRecord record, Writes writes) {
+        this.record = record;
+        this.writes = writes;
+    }
+
+    @GetMapping("/api/record")
+    Found read(
+            SignedIn me,
+            @RequestParam @Nullable UUID ticket,
+            @RequestParam @Nullable UUID person,
+            @RequestParam @Nullable UUID analyst,
+            @RequestParam @Nullable String kind,
+            @RequestParam @Nullable Instant since,
+            @RequestParam @Nullable Instant until,
+            @RequestParam @Nullable Instant before) {
+        me.must(Right.READ_RECORD);
+        List<TheRecord.Row> rows =
+                record.find(
+                        new TheRecord.Query(
+                                ticket, person, analyst, kind(kind), since, until, before, MOST + 1));
+        if (before == null) {
+            writes.run(
+                    () ->
+                            record.append(
+                                    Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
+                                            .data("askedTicket", text(ticket))
+                                            .data("askedPerson", text(person))
+                                            .data("askedAnalyst", text(analyst))
+                                            .data("askedKind", kind)
+                                            .data("askedSince", text(since))
+                                            .data("askedUntil", text(until))
+                                            .data("entries", Math.min(MOST, rows.size()))));
+        }
+        return new Found(rows.stream().limit(MOST).toList(), rows.size() > MOST);
+    }
+
+    /** All kinds, for the slot of the sentence. */
+    @GetMapping("/api/record/kinds")
+    List<String> kinds(SignedIn me) {
+        me.must(Right.READ_RECORD);
+        return Arrays.stream(EntryKind.values()).map(EntryKind::id).toList();
+    }
+
+    private static @Nullable EntryKind kind(@Nullable String id) {
+        if (id == null) {
+            return null;
+        }
+        return Arrays.stream(EntryKind.values())
+                .filter(kind -> kind.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> Problem.invalid("The record has no entries of that kind."));
+    }
+
+    private static @Nullable String text(@Nullable Object value) {
+        return value == null ? null : value.toString();
+    }
+}

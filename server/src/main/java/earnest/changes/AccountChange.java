@@ -1,0 +1,58 @@
+package earnest.changes;
+
+import earnest.systems.AccountRef;
+import earnest.systems.Action;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "account_change")
+class AccountChange {
+    @Id UUID id;
+    UUID ticketId;
+    @Nullable UUID conversationId;
+    UUID personId;
+    UUID analystId;
+    String system;
+    String account;
+    String dn;
+    String action;
+
+    @Enumerated(EnumType.STRING)
+    Changes.State state;
+
+    @Nullable String reason;
+
+    /** The account's state before, as {@link Mark} writes it. */
+    String beforeMark;
+
+    /** The account's state on the server that takes writes, once it took effect. */
+    @Nullable String effectMark;
+
+    @Nullable UUID wrappedId;
+    Instant intendedAt;
+    @Nullable Instant askedAt;
+    @Nullable Instant settledAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected AccountChange() {}
+
+    AccountChange(UUID id) {
+        this.id = id;
+        this.state = Changes.State.INTENDED;
+    }
+
+    Action what() {
+        return Action.of(action);
+    }
+
+    AccountRef ref() {
+        return new AccountRef(system, account, dn);
+    }
+}

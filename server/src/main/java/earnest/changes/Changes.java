@@ -1,0 +1,63 @@
+package earnest.changes;
+
+import earnest.access.SignedIn;
+import earnest.systems.Action;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** Changes to accounts, which survive anything. */
+public interface Changes {
+    /**
+     * Decides on a change; a repeated request returns the running one.
+     *
+     * @param version of the ticket that the analyst saw
+     * @throws earnest.ground.Problem with the reason why not
+     */
+    UUID intend(UUID ticket, SignedIn me, String system, Action action, long version);
+
+    /** Changes on a ticket, oldest first. */
+    List<View> onTicket(UUID ticket);
+
+    Optional<View> change(UUID id);
+
+    /** {@code intended -> asked -> took effect | refused | unknown}, {@code unknown -> took effect | did not}. */
+    enum State {
+        INTENDED,
+        ASKED,
+        TOOK_EFFECT,
+        REFUSED,
+        UNKNOWN,
+        DID_NOT,
+        /** A 'no' came before it was asked. */
+        CLOSED
+    }
+
+    /**
+     * A change.
+     *
+     * @param reason why it was refused, closed or is unknown, in words
+     * @param wrapped the temporary password while it is not handed over, or null
+     */
+    record View(
+            UUID id,
+            UUID ticket,
+            UUID person,
+            String system,
+            String account,
+            Action action,
+            State state,
+            @Nullable String reason,
+            Instant intendedAt,
+            @Nullable Instant settledAt,
+            List<OnServer> servers,
+            @Nullable UUID wrapped) {}
+
+    /** {@code waiting, has it, behind}. */
+    record OnServer(String server, String state) {}
+
+    /** Told in the transaction in which a change took effect. */
+    record TookEffect(UUID change, UUID ticket, UUID person, String system, Action action, @Nullable UUID wrapped) {}
+}

@@ -1,0 +1,35 @@
+package earnest.changes;
+
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.EmbeddedId;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.io.Serializable;
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** How far a change is on one server. */
+@Entity
+@Table(name = "change_on_server")
+class ServerRow {
+    static final String WAITING = "waiting";
+    static final String HAS_IT = "has it";
+    static final String BEHIND = "behind";
+
+    /** Change and server. */
+    @Embeddable
+    record Key(UUID changeId, String server) implements Serializable {}
+
+    @EmbeddedId Key key;
+    String state;
+    @Nullable Instant seenAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected ServerRow() {}
+
+    ServerRow(UUID change, String server) {
+        this.key = new Key(change, server);
+        this.state = WAITING;
+    }
+}

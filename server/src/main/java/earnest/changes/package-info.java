@@ -1,0 +1,5 @@
+/** The durable state machine of a change. */
+@NullMarked
+package earnest.changes;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,79 @@
+package earnest.channels;
+
+import java.io.IOException;
+import java.net.ConnectException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpConnectTimeoutException;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.time.Duration;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Speaks JSON over HTTP to something outside, with a deadline; says whether anything left. */
+final class Outside {
+    private static final Duration CONNECT = Duration.ofSeconds(2);
+    private static final Duration ANSWER = Duration.ofSeconds(5);
+
+    /** What came back. */
+    sealed interface Answer {
+        record Ok(JsonNode body) implements Answer {}
+
+        record No(int status) implements Answer {}
+
+        /** Nothing left for the other side. */
+        record NotReached() implements Answer {}
+
+        /** It may have been taken. */
+        record Silence() implements Answer {}
+    }
+
+    private final HttpClient http =
+            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(CONNECT).build();
+    private final OutsideProperties.Outside place;
+
+    Outside(OutsideProperties.Outside place) {
+        this.place = place;
+    }
+
+    /** {@code body} null: GET. */
+    Answer ask(String path, byte @Nullable [] body) {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(place.url() + path))
+                        .timeout(ANSWER)
+                        .header("Authorization", "Bearer " + place.token());
+        if (body != null) {
+            request.header("Content-Type", "application/json")
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(body));
+        }
+        try {
+            HttpResponse<byte[]> response =
+                    http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            if (response.statusCode() >= 300) {
+                return new Answer.No(response.statusCode());
+            }
+            return parse(response.body()).<Answer>map(Answer.Ok::new).orElse(new Answer.Silence());
+        } catch (ConnectException | HttpConnectTimeoutException e) {
+            return new Answer.NotReached();
+        } catch (IOException e) {
+            return new Answer.Silence();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            return new Answer.Silence();
+        }
+    }
+
+    private static Optional<JsonNode> parse(byte[] body) {
+        try {
+            return Optional.of(
+                    JsonMapper.shared().readTree(new String(body, StandardCharsets.UTF_8)));
+        } catch (JacksonException e) {
+            return Optional.empty();
+        }
+    }
+}

@@ -1,0 +1,41 @@
+package earnest.channels;
+
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** Sends texts: a row first, sent by a worker, each at most once. */
+public interface Texts {
+    /**
+     * Calls for a text, in the present transaction.
+     *
+     * @param about what the purpose's {@link TextBody} makes the words of
+     */
+    UUID send(Purpose purpose, UUID about, UUID ticket, UUID person, UUID contact);
+
+    /** Texts about something, oldest first. */
+    List<Sent> about(UUID about);
+
+    /** What a text is for. */
+    enum Purpose {
+        CODE,
+        TOLD,
+        HANDOVER,
+        RAN_OUT
+    }
+
+    /** How far a text got. */
+    enum State {
+        WAITING,
+        SENDING,
+        UNKNOWN,
+        LEFT,
+        ARRIVED,
+        FAILED
+    }
+
+    record Sent(UUID id, UUID contact, State state, @Nullable String said) {}
+
+    /** Told in the transaction in which a text got further. */
+    record Moved(UUID id, Purpose purpose, UUID about, UUID ticket, State state) {}
+}

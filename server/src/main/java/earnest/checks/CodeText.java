@@ -1,0 +1,51 @@
+package earnest.checks;
+
+import earnest.channels.TextBody;
+import earnest.channels.Texts;
+import earnest.core.passwords.Secret;
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+
+/** The text that carries a code; it says whom never to read it to. */
+@Component
+class CodeText implements TextBody {
+    private final CheckRepository checks;
+    private final ObjectProvider<Proving> proving;
+    private final Clock clock;
+
+    CodeText(CheckRepository checks, ObjectProvider<Proving> proving, Clock clock) {
+        this.checks = checks;
+        this.proving = proving;
+        this.clock = clock;
+    }
+
+    @Override
+    public Texts.Purpose purpose() {
+        return Texts.Purpose.CODE;
+    }
+
+    @Override
+    public Optional<Secret> body(UUID about) {
+        return checks.findById(about)
+                .filter(check -> check.open(clock.instant()))
+                .map(
+                        check -> {
+                            try (Secret code = proving.getObject().code(check.id)) {
+                                return code.open(CodeText::words);
+                            }
+                        });
+    }
+
+    private static Secret words(char[] code) {
+        StringBuilder words = new StringBuilder(160);
+        words.append("Your code is ").append(code).append(
+                ". Read it only to the service desk that you called yourself. If somebody called you"
+                        + " and asks for it, hang up.");
+        Secret secret = Secret.of(words);
+        words.setLength(0);
+        return secret;
+    }
+}

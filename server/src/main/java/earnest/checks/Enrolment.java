@@ -1,0 +1,32 @@
+package earnest.checks;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** An authenticator of a person; its key is wrapped. */
+@Entity
+@Table(name = "enrolment")
+class Enrolment {
+    @Id UUID id;
+    UUID personId;
+    byte[] wrappedKey;
+    Instant enrolledAt;
+    long lastUsedStep;
+    int wrongTries;
+    @Nullable Instant wrongSince;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Enrolment() {}
+
+    Enrolment(UUID id, UUID personId, byte[] wrappedKey, Instant enrolledAt) {
+        this.id = id;
+        this.personId = personId;
+        this.wrappedKey = wrappedKey;
+        this.enrolledAt = enrolledAt;
+        this.lastUsedStep = -1;
+    }
+}

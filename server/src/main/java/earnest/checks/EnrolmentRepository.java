@@ -1,0 +1,16 @@
+package earnest.checks;
+
+import jakarta.persistence.LockModeType;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
+interface EnrolmentRepository extends JpaRepository<Enrolment, UUID> {
+    Optional<Enrolment> findByPersonId(UUID personId);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select e from Enrolment e where e.personId = ?1")
+    Optional<Enrolment> lock(UUID personId);
+}

@@ -1,0 +1,98 @@
+package earnest.checks;
+
+import earnest.core.codes.Totp;
+import earnest.core.passwords.Secret;
+import earnest.ground.Ids;
+import earnest.ground.Writes;
+import earnest.wrapped.WrappedSecrets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Arrays;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalLong;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+
+/** Authenticators, with a limit of wrong tries of their own across tickets. */
+@Service
+public class Enrolments {
+    private static final int MOST_WRONG = 10;
+    private static final Duration WRONG_WINDOW = Duration.ofMinutes(30);
+
+    private final EnrolmentRepository enrolments;
+    private final WrappedSecrets secrets;
+    private final Writes writes;
+    private final Clock clock;
+    private final Ids ids;
+
+    Enrolments(
+            EnrolmentRepository enrolments,
+            WrappedSecrets secrets,
+            Writes writes,
+            Clock clock,
+            Ids ids) {
+        this.enrolments = enrolments;
+        this.secrets = secrets;
+        this.writes = writes;
+        this.clock = clock;
+        this.ids = ids;
+    }
+
+    /** Enrols authenticators of people who have none; returns how many were new. */
+    public int enrol(Map<UUID, byte[]> keys) {
+        return writes.get(
+                () -> {
+                    int enrolled = 0;
+                    for (Map.Entry<UUID, byte[]> key : keys.entrySet()) {
+                        if (enrolments.findByPersonId(key.getKey()).isEmpty()) {
+                            UUID id = ids.next();
+                            enrolments.save(
+                                    new Enrolment(
+                                            id, key.getKey(), secrets.wrapKey(id, key.getValue()), clock.instant()));
+                            enrolled++;
+                        }
+                    }
+                    return enrolled;
+                });
+    }
+
+    Optional<Enrolment> of(UUID person) {
+        return enrolments.findByPersonId(person);
+    }
+
+    boolean atLimit(Enrolment enrolment) {
+        return enrolment.wrongTries >= MOST_WRONG && !windowOver(enrolment);
+    }
+
+    private boolean windowOver(Enrolment enrolment) {
+        Instant since = enrolment.wrongSince;
+        return since == null || since.plus(WRONG_WINDOW).isBefore(clock.instant());
+    }
+
+    /** Tries a code, in the present transaction; a wrong one is counted. */
+    boolean accept(UUID person, Secret code) {
+        Enrolment enrolment = enrolments.lock(person).orElseThrow();
+        if (atLimit(enrolment)) {
+            return false;
+        }
+        byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrappedKey);
+        try {
+            OptionalLong step = Totp.accept(key, code, clock.instant(), enrolment.lastUsedStep);
+            if (step.isPresent()) {
+                enrolment.lastUsedStep = step.getAsLong();
+                enrolment.wrongTries = 0;
+                return true;
+            }
+        } finally {
+            Arrays.fill(key, (byte) 0);
+        }
+        if (windowOver(enrolment)) {
+            enrolment.wrongTries = 0;
+            enrolment.wrongSince = clock.instant();
+        }
+        enrolment.wrongTries++;
+        return false;
+    }
+}

@@ -1,0 +1,201 @@
+package earnest.checks;
+
+import earnest.core.assurance.Available;
+import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Outcome;
+import earnest.people.FactKind;
+import earnest.people.People;
+import earnest.people.Telephone;
+import earnest.tickets.Tickets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Gathers what an assessment looks at: evidence, signals, and checks that could still be made. */
+@Component
+class Gathered {
+    private static final Duration LATELY = Duration.ofHours(24);
+    static final String NO_CONVERSATION = "none";
+
+    private final CheckRepository checks;
+    private final People people;
+    private final Tickets tickets;
+    private final Enrolments enrolments;
+    private final Clock clock;
+
+    Gathered(
+            CheckRepository checks,
+            People people,
+            Tickets tickets,
+            Enrolments enrolments,
+            Clock clock) {
+        this.checks = checks;
+        this.people = people;
+        this.tickets = tickets;
+        this.enrolments = enrolments;
+        this.clock = clock;
+    }
+
+    /** Ended checks of the ticket about this person; a check under way is no evidence yet. */
+    List<ProofCheck> ended(UUID ticket, UUID person) {
+        return checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                .filter(check -> check.personId.equals(person) && check.endedAt != null)
+                .toList();
+    }
+
+    static Evidence evidence(ProofCheck check) {
+        UUID conversation = check.conversationId;
+        return new Evidence(
+                check.id.toString(),
+                check.method,
+                check.path,
+                check.pathSince,
+                conversation == null ? NO_CONVERSATION : conversation.toString(),
+                outcome(check.state),
+                java.util.Objects.requireNonNull(check.endedAt));
+    }
+
+    private static Outcome outcome(CheckState state) {
+        return switch (state) {
+            case PASSED -> Outcome.PASSED;
+            case FAILED -> Outcome.FAILED;
+            case DENIED -> Outcome.DENIED;
+            case UNANSWERED, OPEN -> Outcome.UNANSWERED;
+        };
+    }
+
+    List<String> signals(Tickets.View ticket, UUID person, Rulebooks.InForce book) {
+        List<String> signals = new ArrayList<>();
+        Instant now = clock.instant();
+        Instant lately = now.minus(LATELY);
+        boolean changed =
+                people.contacts(person).stream().anyMatch(contact -> recent(contact, book, now));
+        add(signals, "contact-changed", changed, book);
+        add(
+                signals,
+                "failed-elsewhere",
+                checks.failedElsewhere(person, ticket.id(), lately) > 0,
+                book);
+        add(
+                signals,
+                "asked-elsewhere",
+                !tickets.others(person, ticket.id(), lately).isEmpty(),
+                book);
+        add(signals, "number-differs", numberDiffers(ticket, person), book);
+        return signals;
+    }
+
+    private static void add(
+            List<String> signals, String kind, boolean there, Rulebooks.InForce book) {
+        if (there && book.rules().signals().containsKey(kind)) {
+            signals.add(kind);
+        }
+    }
+
+    /** A withheld number differs from nothing. */
+    private boolean numberDiffers(Tickets.View ticket, UUID person) {
+        Tickets.Call call = ticket.call();
+        return call != null
+                && call.numberShown() != null
+                && people.contacts(person).stream()
+                        .noneMatch(c -> c.value().equals(call.numberShown()));
+    }
+
+    static boolean recent(People.Contact contact, Rulebooks.InForce book, Instant now) {
+        Instant since = contact.since();
+        return since != null
+                && Duration.between(since, now)
+                                .compareTo(Duration.ofDays(book.rules().recentPathDays()))
+                        < 0;
+    }
+
+    /**
+     * A check that could be made.
+     *
+     * @param fact of a staff fact, or null
+     */
+    record Possible(
+            Available available, String label, @Nullable String note, @Nullable UUID contact, @Nullable FactKind fact) {}
+
+    /** A contact that is too new is not offered. */
+    List<Possible> possible(UUID ticket, UUID person, Rulebooks.InForce book) {
+        Instant now = clock.instant();
+        List<Possible> possible = new ArrayList<>();
+        for (People.Contact contact : people.contacts(person)) {
+            if (!contact.kind().telephone() || recent(contact, book, now)) {
+                continue;
+            }
+            possible.add(callBack(contact));
+            if (contact.kind().texts()) {
+                possible.add(text(contact));
+            }
+        }
+        Optional<Enrolment> enrolment = enrolments.of(person).filter(e -> !enrolments.atLimit(e));
+        enrolment.ifPresent(
+                e ->
+                        possible.add(
+                                new Possible(
+                                        new Available("authenticator", Methods.AUTHENTICATOR.id(), "device:" + e.id, null),
+                                        Methods.AUTHENTICATOR.label(),
+                                        null,
+                                        null,
+                                        null)));
+        Set<String> asked =
+                checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                        .map(check -> check.fact)
+                        .filter(java.util.Objects::nonNull)
+                        .collect(Collectors.toSet());
+        for (People.Fact fact : people.facts(person)) {
+            if (!asked.contains(fact.kind().id())) {
+                possible.add(
+                        new Possible(
+                                new Available(
+                                        "fact:" + fact.kind().id(),
+                                        Methods.STAFF_FACT.id(),
+                                        "memory:" + fact.kind().id(),
+                                        null),
+                                Methods.STAFF_FACT.label(),
+                                "drawn at random",
+                                null,
+                                fact.kind()));
+            }
+        }
+        return possible;
+    }
+
+    private static Possible callBack(People.Contact contact) {
+        return new Possible(
+                new Available(
+                        "call-back:" + contact.id(), Methods.CALL_BACK.id(), contact.path(), contact.since()),
+                "Call back, " + contact.kind().words(),
+                "number ends in " + end(contact.value()),
+                contact.id(),
+                null);
+    }
+
+    private static Possible text(People.Contact contact) {
+        return new Possible(
+                new Available(
+                        "code-by-text:" + contact.id(),
+                        Methods.CODE_BY_TEXT.id(),
+                        contact.path(),
+                        contact.since()),
+                "Code to " + contact.kind().words(),
+                "number ends in " + end(contact.value()),
+                contact.id(),
+                null);
+    }
+
+    static String end(String number) {
+        String masked = Telephone.masked(number);
+        return masked.substring(masked.length() - 2);
+    }
+}

@@ -1,0 +1,235 @@
+package earnest.checks;
+
+import earnest.channels.Texts;
+import earnest.core.assurance.Assessment;
+import earnest.core.assurance.Assurance;
+import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Question;
+import earnest.core.assurance.Verdict;
+import earnest.core.assurance.Wanted;
+import earnest.core.record.Leaf;
+import earnest.ground.Problem;
+import earnest.people.People;
+import earnest.tickets.Tickets;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+
+@Service
+class StandingOfTickets implements Standing {
+    private final Gathered gathered;
+    private final Rulebooks rulebooks;
+    private final Tickets tickets;
+    private final People people;
+    private final CheckRepository checks;
+    private final Texts texts;
+    private final Enrolments enrolments;
+    private final Clock clock;
+
+    StandingOfTickets(
+            Gathered gathered,
+            Rulebooks rulebooks,
+            Tickets tickets,
+            People people,
+            CheckRepository checks,
+            Texts texts,
+            Enrolments enrolments,
+            Clock clock) {
+        this.gathered = gathered;
+        this.rulebooks = rulebooks;
+        this.tickets = tickets;
+        this.people = people;
+        this.checks = checks;
+        this.texts = texts;
+        this.enrolments = enrolments;
+        this.clock = clock;
+    }
+
+    @Override
+    public boolean hasAuthenticator(UUID person) {
+        return enrolments.of(person).isPresent();
+    }
+
+    /** Everything that one look at a ticket needs. */
+    private record Look(
+            Rulebooks.InForce book,
+            List<ProofCheck> ended,
+            List<Gathered.Possible> possible,
+            Assessment assessment) {}
+
+    private Look look(Tickets.View ticket, UUID person, List<Want> wanted) {
+        Rulebooks.InForce book = rulebooks.inForce();
+        List<ProofCheck> ended = gathered.ended(ticket.id(), person);
+        List<Gathered.Possible> possible = gathered.possible(ticket.id(), person, book);
+        Set<String> groups =
+                people.person(person).map(People.Person::groups).orElse(Set.of());
+        List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
+        Instant now = clock.instant();
+        for (Evidence line : evidence) {
+            // Another node's clock may be a little ahead.
+            now = line.at().isAfter(now) ? line.at() : now;
+        }
+        UUID conversation = ticket.conversation();
+        Question question =
+                new Question(
+                        book.rules(),
+                        evidence,
+                        gathered.signals(ticket, person, book),
+                        wanted.stream()
+                                .map(w -> new Wanted(w.action(), w.system(), groups, w.analyst().toString(), null))
+                                .toList(),
+                        possible.stream().map(Gathered.Possible::available).toList(),
+                        conversation == null ? Set.of() : Set.of(conversation.toString()),
+                        Set.of(),
+                        now);
+        return new Look(book, ended, possible, Assurance.assess(question));
+    }
+
+    @Override
+    public Account account(UUID id, List<Want> wanted) {
+        Tickets.View ticket = tickets.view(id);
+        UUID person = ticket.person();
+        if (person == null) {
+            return new Account(0, false, List.of(), List.of(), null, List.of());
+        }
+        Look look = look(ticket, person, wanted);
+        AccountWords words = new AccountWords(look.book().rules(), people.contacts(person));
+        Map<String, ProofCheck> byId =
+                look.ended().stream().collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
+        List<Line> lines =
+                look.assessment().lines().stream().map(line -> words.line(line, byId.get(line.id()))).toList();
+        return new Account(
+                look.assessment().standing(),
+                look.assessment().stopped(),
+                lines,
+                offers(look),
+                open(id),
+                look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList());
+    }
+
+    private static List<Offer> offers(Look look) {
+        List<Offer> offers = new ArrayList<>();
+        Set<String> methods = new HashSet<>();
+        for (Gathered.Possible possible : look.possible()) {
+            String method = possible.available().method();
+            if (possible.fact() != null && !methods.add(method)) {
+                continue; // facts are drawn at random: one offer stands for all
+            }
+            var weight = look.book().rules().checks().get(method);
+            offers.add(
+                    new Offer(
+                            offerId(possible),
+                            method,
+                            possible.label(),
+                            possible.note(),
+                            weight.points(),
+                            weight.workSeconds() + weight.waitSeconds(),
+                            possible.contact()));
+        }
+        return offers;
+    }
+
+    private static String offerId(Gathered.Possible possible) {
+        return possible.fact() == null ? possible.available().id() : Methods.STAFF_FACT.id();
+    }
+
+    private Judgement judgement(Verdict verdict, Look look) {
+        Map<String, String> offerOf =
+                look.possible().stream()
+                        .collect(Collectors.toMap(p -> p.available().id(), StandingOfTickets::offerId));
+        String action = verdict.wanted().action();
+        String system = verdict.wanted().system();
+        Verdict.Bar bar = verdict.bar();
+        int asks = bar == null ? 0 : bar.points();
+        return switch (verdict) {
+            case Verdict.Open open ->
+                    new Judgement(action, system, "open", asks, 0, List.of(), List.of(), open.until());
+            case Verdict.NeedsSecondPerson second ->
+                    new Judgement(
+                            action, system, "needs-second-person", asks, 0, List.of(), List.of(), second.until());
+            case Verdict.Stopped _ ->
+                    new Judgement(action, system, "stopped", asks, 0, List.of(), List.of(), null);
+            case Verdict.NoRule _ ->
+                    new Judgement(action, system, "no-rule", 0, 0, List.of(), List.of(), null);
+            case Verdict.Short closed ->
+                    new Judgement(
+                            action,
+                            system,
+                            "short",
+                            asks,
+                            closed.shortfall().points(),
+                            AccountWords.also(closed.shortfall()),
+                            closed.ways().stream()
+                                    .map(way -> way.stream().map(offerOf::get).toList())
+                                    .toList(),
+                            null);
+        };
+    }
+
+    private Standing.@org.jspecify.annotations.Nullable Open open(UUID ticket) {
+        Instant now = clock.instant();
+        Optional<ProofCheck> open =
+                checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                        .filter(check -> check.open(now))
+                        .reduce((a, b) -> b);
+        return open.map(this::open).orElse(null);
+    }
+
+    private Open open(ProofCheck check) {
+        List<Texts.Sent> sent =
+                check.method() == Methods.CODE_BY_TEXT ? texts.about(check.id) : List.of();
+        Texts.Sent text = sent.isEmpty() ? null : sent.getLast();
+        String delivery = text == null ? check.lineState : DeliveryWords.of(text.state());
+        return new Open(
+                check.id,
+                check.method,
+                OpenWords.label(check),
+                OpenWords.asks(check),
+                Proving.MOST_TRIES - check.tries,
+                check.expiresAt,
+                delivery,
+                text == null ? null : text.said());
+    }
+
+    @Override
+    public Judged judge(UUID id, Want want) {
+        Tickets.View ticket = tickets.view(id);
+        UUID person = ticket.person();
+        if (person == null) {
+            throw new Problem(
+                    409, "nobody-named", "Say first who the caller says they are. Nothing can be done for nobody.");
+        }
+        Look look = look(ticket, person, List.of(want));
+        Verdict verdict = look.assessment().verdicts().getFirst();
+        Set<String> weighed =
+                look.assessment().lines().stream()
+                        .filter(line -> line.points() != 0)
+                        .map(earnest.core.assurance.Line::id)
+                        .collect(Collectors.toSet());
+        List<UUID> entries =
+                look.ended().stream()
+                        .filter(check -> weighed.contains(check.id.toString()))
+                        .map(check -> check.entryId)
+                        .filter(Objects::nonNull)
+                        .toList();
+        Verdict.Bar bar = verdict.bar();
+        Leaf.Why why =
+                new Leaf.Why(
+                        "%s, version %d: %s on %s"
+                                .formatted(look.book().name(), look.book().version(), want.action(), want.system()),
+                        look.assessment().standing(),
+                        bar == null ? 0 : bar.points(),
+                        entries);
+        return new Judged(verdict, look.assessment().standing(), why);
+    }
+}

@@ -1,0 +1,132 @@
+package earnest.demo;
+
+import earnest.access.Analysts;
+import earnest.access.Role;
+import earnest.checks.Enrolments;
+import earnest.ground.Routine;
+import earnest.ground.Writes;
+import earnest.people.People;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Brings in what no directory says: analysts, authenticators, and since when contacts are known. */
+@Component
+@ConditionalOnProperty(name = "earnest.demo.enabled", havingValue = "true")
+class DemoWorld implements Routine {
+    private final DemoProperties properties;
+    private final Analysts analysts;
+    private final Enrolments enrolments;
+    private final People people;
+    private final JdbcClient database;
+    private final Writes writes;
+
+    DemoWorld(
+            DemoProperties properties,
+            Analysts analysts,
+            Enrolments enrolments,
+            People people,
+            JdbcClient database,
+            Writes writes) {
+        this.properties = properties;
+        this.analysts = analysts;
+        this.enrolments = enrolments;
+        this.people = people;
+        this.database = database;
+        this.writes = writes;
+    }
+
+    @EventListener(ApplicationStartedEvent.class)
+    void admit() {
+        String password = Objects.requireNonNull(properties.signInPassword());
+        analysts.admit("tove.rask", "Tove Rask", Set.of(Role.ANALYST), "trask", password);
+        analysts.admit("jonas.lie", "Jonas Lie", Set.of(Role.ANALYST), "jlie", password);
+        analysts.admit("elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono", password);
+    }
+
+    @Override
+    public String name() {
+        return "demo-world";
+    }
+
+    @Override
+    public Duration every() {
+        return Duration.ofSeconds(5);
+    }
+
+    /** Waits until the people are there; then does each thing once. */
+    @Override
+    public void run() {
+        long people =
+                database.sql("select count(*) from person").query(Long.class).single();
+        long enrolled = database.sql("select count(*) from enrolment").query(Long.class).single();
+        if (people == 0 || enrolled > 0 || this.people.freshness().at() == null) {
+            return;
+        }
+        writes.run(
+                () -> {
+                    contacts();
+                    enrol();
+                });
+    }
+
+    private void enrol() {
+        Map<String, String> keys =
+                JsonMapper.shared().readValue(file("enrolments.json"), new TypeReference<>() {});
+        Map<UUID, byte[]> byPerson = new HashMap<>();
+        Map<String, UUID> ids = accounts();
+        keys.forEach(
+                (account, key) -> {
+                    UUID person = ids.get(account);
+                    if (person != null) {
+                        byPerson.put(person, Base64.getDecoder().decode(key));
+                    }
+                });
+        enrolments.enrol(byPerson);
+    }
+
+    private Map<String, UUID> accounts() {
+        Map<String, UUID> ids = new HashMap<>();
+        database.sql("select account, id from person where gone_at is null")
+                .query(
+                        row -> {
+                            ids.put(row.getString(1), row.getObject(2, UUID.class));
+                        });
+        return ids;
+    }
+
+    private void contacts() {
+        List<Map<String, String>> changed =
+                JsonMapper.shared().readValue(file("contacts.json"), new TypeReference<>() {});
+        for (Map<String, String> contact : changed) {
+            people.byAccount(Objects.requireNonNull(contact.get("account")))
+                    .ifPresent(
+                            person ->
+                                    database.sql(
+                                                    "update contact set since = :since, set_by = :by where person_id = :p and kind = :k and removed_at is null")
+                                            .param("since", Instant.parse(contact.get("since")))
+                                            .param("by", contact.get("setBy"))
+                                            .param("p", person.id())
+                                            .param("k", contact.get("kind"))
+                                            .update());
+        }
+    }
+
+    private Path file(String name) {
+        return Objects.requireNonNull(properties.folder()).resolve(name);
+    }
+}

@@ -1,0 +1,85 @@
+package earnest.desk;
+
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import earnest.ground.Problem;
+import earnest.tickets.Tickets;
+import earnest.wrapped.WrappedSecrets;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.util.UUID;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What the desk shows. */
+@RestController
+class DeskController {
+    record Draft(String summary) {}
+
+    record Closing(@NotBlank @Size(max = 2000) String summary, long version) {}
+
+    private final Queue queue;
+    private final PageComposer pages;
+    private final AccountsReader accounts;
+    private final Summary summary;
+    private final Tickets tickets;
+    private final WrappedSecrets secrets;
+
+    DeskController(
+            Queue queue,
+            PageComposer pages,
+            AccountsReader accounts,
+            Summary summary,
+            Tickets tickets,
+            WrappedSecrets secrets) {
+        this.queue = queue;
+        this.pages = pages;
+        this.accounts = accounts;
+        this.summary = summary;
+        this.tickets = tickets;
+        this.secrets = secrets;
+    }
+
+    @GetMapping("/api/desk")
+    Queue.Edge desk(SignedIn me) {
+        me.must(Right.WORK_AT_DESK);
+        return queue.edge(me);
+    }
+
+    @GetMapping("/api/tickets/{ticket}")
+    Page page(SignedIn me, @PathVariable UUID ticket) {
+        me.must(Right.WORK_AT_DESK);
+        return pages.page(ticket, me);
+    }
+
+    @GetMapping("/api/tickets/{ticket}/accounts")
+    AccountsReader.Accounts accounts(SignedIn me, @PathVariable UUID ticket) {
+        me.must(Right.WORK_AT_DESK);
+        return accounts.read(ticket, me);
+    }
+
+    @GetMapping("/api/tickets/{ticket}/summary")
+    Draft draft(SignedIn me, @PathVariable UUID ticket) {
+        me.must(Right.WORK_AT_DESK);
+        return new Draft(summary.of(ticket));
+    }
+
+    @PostMapping("/api/tickets/{ticket}/close")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
+        me.must(Right.WORK_AT_DESK);
+        if (secrets.holdsLiveSecret(ticket, closing.summary())) {
+            throw new Problem(
+                    422,
+                    "secret-in-summary",
+                    "The summary holds a password that is still in force. Take it out; nothing was saved.");
+        }
+        tickets.close(ticket, me, closing.summary().strip(), closing.version());
+    }
+}

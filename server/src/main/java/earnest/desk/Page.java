@@ -1,0 +1,80 @@
+package earnest.desk;
+
+import earnest.changes.Changes;
+import earnest.checks.Standing;
+import earnest.handover.Handovers;
+import earnest.people.People;
+import earnest.record.TheRecord;
+import earnest.tickets.Tickets;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * One open page: a ticket with all that an analyst needs to go on, but the live state of accounts.
+ *
+ * @param suggested whose number it is that the call shows; a suggestion, never a choice
+ */
+record Page(
+        Ticket ticket,
+        List<People.Found> suggested,
+        @Nullable Who who,
+        Standing.Account proof,
+        List<Done> changes,
+        @Nullable Handover handover,
+        List<TheRecord.Row> tape) {
+
+    record Ticket(
+            UUID id,
+            String number,
+            Tickets.State state,
+            Instant openedAt,
+            @Nullable UUID holder,
+            @Nullable String holderName,
+            boolean mine,
+            Tickets.@Nullable Call call,
+            boolean onTheLine,
+            long version,
+            @Nullable String summary,
+            @Nullable String reminder) {}
+
+    /**
+     * The person that the caller says they are; nothing here would help to prompt a caller.
+     *
+     * @param facts what may be asked, without the values
+     */
+    record Who(
+            UUID id,
+            String name,
+            @Nullable String given,
+            String account,
+            @Nullable String title,
+            @Nullable String place,
+            @Nullable String speaks,
+            String claim,
+            List<ContactLine> contacts,
+            boolean authenticator,
+            List<String> facts,
+            List<String> groups,
+            List<Earlier> earlier,
+            boolean gone) {}
+
+    record ContactLine(
+            UUID id, String label, String masked, @Nullable String note, boolean tooNew, boolean telephone, boolean texts) {}
+
+    record Earlier(UUID ticket, String number, String words, Instant at) {}
+
+    record Done(
+            UUID id,
+            String system,
+            String action,
+            String label,
+            Changes.State state,
+            @Nullable String reason,
+            List<Changes.OnServer> servers,
+            Instant at) {}
+
+    /** The handover with the places a text may go to. */
+    record Handover(Handovers.View state, List<ContactLine> phones, List<String> told) {}
+}

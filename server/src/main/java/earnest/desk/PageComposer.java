@@ -1,0 +1,238 @@
+package earnest.desk;
+
+import earnest.access.Analysts;
+import earnest.access.SignedIn;
+import earnest.changes.Changes;
+import earnest.channels.Texts;
+import earnest.checks.DeliveryWords;
+import earnest.checks.Standing;
+import earnest.handover.Handovers;
+import earnest.people.People;
+import earnest.people.Telephone;
+import earnest.record.TheRecord;
+import earnest.systems.Action;
+import earnest.systems.Connector;
+import earnest.systems.Systems;
+import earnest.tickets.Tickets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+/** Composes the page of a ticket. */
+@Component
+class PageComposer {
+    private static final int TAPE = 4;
+    private static final Duration EARLIER = Duration.ofDays(90);
+    private static final Duration TOO_NEW = Duration.ofDays(14);
+    private static final int MOST_EARLIER = 5;
+
+    private final Tickets tickets;
+    private final People people;
+    private final Analysts analysts;
+    private final Standing standing;
+    private final Changes changes;
+    private final Handovers handovers;
+    private final Texts texts;
+    private final Systems systems;
+    private final TheRecord record;
+    private final Clock clock;
+
+    PageComposer(
+            Tickets tickets,
+            People people,
+            Analysts analysts,
+            Standing standing,
+            Changes changes,
+            Handovers handovers,
+            Texts texts,
+            Systems systems,
+            TheRecord record,
+            Clock clock) {
+        this.tickets = tickets;
+        this.people = people;
+        this.analysts = analysts;
+        this.standing = standing;
+        this.changes = changes;
+        this.handovers = handovers;
+        this.texts = texts;
+        this.systems = systems;
+        this.record = record;
+        this.clock = clock;
+    }
+
+    Page page(UUID id, SignedIn me) {
+        Tickets.View ticket = tickets.view(id);
+        Optional<People.Person> person = Optional.ofNullable(ticket.person()).flatMap(people::person);
+        List<Changes.View> done = changes.onTicket(id);
+        return new Page(
+                head(ticket, me),
+                suggested(ticket),
+                person.map(p -> who(p, ticket)).orElse(null),
+                standing.account(id, wants(me)),
+                done.stream().map(PageComposer::done).toList(),
+                handovers.onTicket(id).map(h -> handover(h, person)).orElse(null),
+                record.ofTicket(id, TAPE));
+    }
+
+    private List<Standing.Want> wants(SignedIn me) {
+        List<Standing.Want> wants = new ArrayList<>();
+        for (Connector connector : systems.all()) {
+            for (Action action : Action.values()) {
+                wants.add(new Standing.Want(action.id(), connector.system(), me.id()));
+            }
+        }
+        return wants;
+    }
+
+    private Page.Ticket head(Tickets.View t, SignedIn me) {
+        UUID holder = t.holder();
+        return new Page.Ticket(
+                t.id(),
+                t.shown(),
+                t.state(),
+                t.openedAt(),
+                holder,
+                holder == null ? null : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
+                me.id().equals(holder) && t.state() != Tickets.State.CLOSED,
+                t.call() == null ? null : masked(t.call()),
+                t.conversation() != null,
+                t.version(),
+                t.summary(),
+                t.reminder());
+    }
+
+    /** The number shown is no secret of the person named, but it is masked like any contact. */
+    private static Tickets.Call masked(Tickets.Call call) {
+        String number = call.numberShown();
+        return new Tickets.Call(
+                call.id(),
+                number == null ? null : Telephone.masked(number),
+                call.state(),
+                call.rangAt(),
+                call.answeredAt(),
+                call.endedAt());
+    }
+
+    private List<People.Found> suggested(Tickets.View ticket) {
+        Tickets.Call call = ticket.call();
+        if (ticket.person() != null || call == null || call.numberShown() == null) {
+            return List.of();
+        }
+        return people.withNumber(call.numberShown()).stream()
+                .limit(6)
+                .map(p -> new People.Found(p.id(), p.name(), p.account(), p.title(), place(p)))
+                .toList();
+    }
+
+    private Page.Who who(People.Person p, Tickets.View ticket) {
+        List<People.Contact> contacts = people.contacts(p.id());
+        return new Page.Who(
+                p.id(),
+                p.name(),
+                p.given(),
+                p.account(),
+                p.title(),
+                place(p),
+                p.speaks(),
+                claim(p, ticket, contacts),
+                contacts.stream().map(this::contact).toList(),
+                standing.hasAuthenticator(p.id()),
+                people.facts(p.id()).stream().map(f -> f.kind().words()).toList(),
+                p.groups().stream().sorted().map(g -> g.replace('-', ' ')).toList(),
+                earlier(p, ticket),
+                p.gone());
+    }
+
+    private static @Nullable String place(People.Person p) {
+        String place =
+                Stream.of(p.vessel(), p.port()).filter(Objects::nonNull).collect(Collectors.joining(", "));
+        return place.isEmpty() ? null : place;
+    }
+
+    private static String claim(
+            People.Person p, Tickets.View ticket, List<People.Contact> contacts) {
+        Tickets.Call call = ticket.call();
+        String number = call == null ? null : call.numberShown();
+        if (number == null) {
+            return "No number was shown. That says nothing either way.";
+        }
+        return contacts.stream()
+                .filter(c -> c.value().equals(number))
+                .findFirst()
+                .map(c -> "Number shown is their " + c.kind().words() + ". That counts nothing.")
+                .orElse("Number shown is not on record for " + p.name() + ".");
+    }
+
+    private Page.ContactLine contact(People.Contact c) {
+        Instant since = c.since();
+        Instant now = clock.instant();
+        boolean tooNew = since != null && since.plus(TOO_NEW).isAfter(now);
+        String note = since == null ? null : "changed " + ago(since, now) + by(c.setBy());
+        String masked =
+                c.kind().telephone()
+                        ? Telephone.masked(c.value())
+                        : "•••@" + c.value().substring(c.value().indexOf('@') + 1);
+        return new Page.ContactLine(
+                c.id(), c.kind().words(), masked, note, tooNew, c.kind().telephone(), c.kind().texts());
+    }
+
+    private static String by(@Nullable String who) {
+        return who == null ? "" : " by " + who;
+    }
+
+    private static String ago(Instant since, Instant now) {
+        long days = Duration.between(since, now).toDays();
+        if (days == 0) {
+            return "today";
+        }
+        return days == 1 ? "yesterday" : days + " days ago";
+    }
+
+    private List<Page.Earlier> earlier(People.Person p, Tickets.View ticket) {
+        return tickets.others(p.id(), ticket.id(), clock.instant().minus(EARLIER)).stream()
+                .limit(MOST_EARLIER)
+                .map(
+                        t ->
+                                new Page.Earlier(
+                                        t.id(),
+                                        t.shown(),
+                                        t.summary() == null ? "still open" : t.summary(),
+                                        t.openedAt()))
+                .toList();
+    }
+
+    private static Page.Done done(Changes.View c) {
+        return new Page.Done(
+                c.id(), c.system(), c.action().id(), c.action().label(), c.state(), c.reason(), c.servers(),
+                c.intendedAt());
+    }
+
+    private Page.Handover handover(Handovers.View h, Optional<People.Person> person) {
+        List<Page.ContactLine> phones =
+                person.map(p -> people.contacts(p.id())).orElse(List.of()).stream()
+                        .filter(c -> c.kind().texts())
+                        .map(this::contact)
+                        .toList();
+        List<String> told =
+                texts.about(h.change()).stream()
+                        .map(
+                                t ->
+                                        person.flatMap(p -> people.contact(p.id(), t.contact()))
+                                                        .map(c -> c.kind().words())
+                                                        .orElse("a phone")
+                                                + ", "
+                                                + DeliveryWords.of(t.state()))
+                        .toList();
+        return new Page.Handover(h, phones, told);
+    }
+
+}

@@ -1,0 +1,84 @@
+package earnest.desk;
+
+import earnest.changes.Changes;
+import earnest.checks.Standing;
+import earnest.handover.Handovers;
+import earnest.people.People;
+import earnest.tickets.Tickets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Writes a summary from what happened; no secret can be in it, since none is read. */
+@Component
+class Summary {
+    private final Tickets tickets;
+    private final People people;
+    private final Standing standing;
+    private final Changes changes;
+    private final Handovers handovers;
+
+    Summary(
+            Tickets tickets, People people, Standing standing, Changes changes, Handovers handovers) {
+        this.tickets = tickets;
+        this.people = people;
+        this.standing = standing;
+        this.changes = changes;
+        this.handovers = handovers;
+    }
+
+    String of(UUID id) {
+        Tickets.View ticket = tickets.view(id);
+        Optional<People.Person> person = Optional.ofNullable(ticket.person()).flatMap(people::person);
+        if (person.isEmpty()) {
+            return "A call. Nobody was named, nothing was changed.";
+        }
+        List<String> sentences = new ArrayList<>();
+        sentences.add("The caller said they are %s.".formatted(person.get().name()));
+        sentences.add(proof(id));
+        List<Changes.View> done = changes.onTicket(id);
+        done.forEach(change -> sentences.add(change(change)));
+        if (done.isEmpty()) {
+            sentences.add("Nothing was changed.");
+        }
+        handovers.onTicket(id).ifPresent(h -> sentences.add(handover(h)));
+        return String.join(" ", sentences);
+    }
+
+    private String proof(UUID id) {
+        Standing.Account account = standing.account(id, List.of());
+        String lines =
+                account.lines().stream()
+                        .filter(Standing.Line::counts)
+                        .map(line -> "%s %+d".formatted(line.label().toLowerCase(Locale.ROOT), line.points()))
+                        .collect(Collectors.joining(", "));
+        return lines.isEmpty()
+                ? "Nothing was proved."
+                : "Proof: %s; standing %d.".formatted(lines, account.standing());
+    }
+
+    private static String change(Changes.View change) {
+        String label = change.action().label();
+        return switch (change.state()) {
+            case TOOK_EFFECT -> "%s took effect.".formatted(label);
+            case REFUSED -> "%s was refused: %s".formatted(label, change.reason());
+            case DID_NOT, CLOSED -> "%s was not done.".formatted(label);
+            case INTENDED, ASKED, UNKNOWN -> "%s is not settled yet.".formatted(label);
+        };
+    }
+
+    private static String handover(Handovers.View h) {
+        String how =
+                switch (h.state()) {
+                    case "said-back" -> "The password was read aloud and said back.";
+                    case "left", "arrived" -> "The password went by text.";
+                    case "expired" -> "The password ran out unused.";
+                    default -> "The password was not handed over.";
+                };
+        return how + (h.inAt() == null ? "" : " They are in.");
+    }
+}

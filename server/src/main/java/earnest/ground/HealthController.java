@@ -1,0 +1,23 @@
+package earnest.ground;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Whether the server is up and reaches its database. */
+@RestController
+class HealthController {
+    record Health(String state) {}
+
+    private final JdbcClient database;
+
+    HealthController(JdbcClient database) {
+        this.database = database;
+    }
+
+    @GetMapping("/api/health")
+    Health health() {
+        database.sql("select 1").query(Integer.class).single();
+        return new Health("up");
+    }
+}

@@ -1,0 +1,15 @@
+package earnest.ground;
+
+import jakarta.validation.constraints.NotNull;
+import java.nio.file.Path;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.validation.annotation.Validated;
+
+/**
+ * {@code earnest.keys}.
+ *
+ * @param folder where the key files are
+ */
+@Validated
+@ConfigurationProperties("earnest.keys")
+record KeyProperties(@NotNull Path folder) {}

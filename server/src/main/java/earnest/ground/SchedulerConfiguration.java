@@ -1,0 +1,126 @@
+package earnest.ground;
+
+import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.task.CompletionHandler;
+import com.github.kagkarlsson.scheduler.task.ExecutionComplete;
+import com.github.kagkarlsson.scheduler.task.ExecutionOperations;
+import com.github.kagkarlsson.scheduler.task.FailureHandler;
+import com.github.kagkarlsson.scheduler.task.Task;
+import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
+import com.github.kagkarlsson.scheduler.task.helper.Tasks;
+import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import javax.sql.DataSource;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+
+/**
+ * Workers over db-scheduler. A node that dies misses its heartbeats, and another takes its work up
+ * after a few seconds.
+ */
+@Configuration(proxyBeanMethods = false)
+class SchedulerConfiguration {
+    private static final Logger LOG = LoggerFactory.getLogger(SchedulerConfiguration.class);
+    private static final Duration HEARTBEAT = Duration.ofSeconds(1);
+    private static final int MISSED_HEARTBEATS = 4;
+    private static final Duration POLLING = Duration.ofMillis(500);
+    private static final Duration AFTER_FAILURE = Duration.ofSeconds(2);
+
+    @Bean(destroyMethod = "stop")
+    Scheduler scheduler(
+            DataSource dataSource, List<Worker> workers, List<Routine> routines, Clock clock) {
+        List<Task<?>> tasks = new ArrayList<>();
+        workers.forEach(worker -> tasks.add(task(worker, clock)));
+        List<RecurringTask<Void>> recurring = routines.stream().map(SchedulerConfiguration::task).toList();
+        return Scheduler.create(new TransactionAwareDataSourceProxy(dataSource), tasks)
+                .startTasks(recurring)
+                .threads(12)
+                .pollingInterval(POLLING)
+                .heartbeatInterval(HEARTBEAT)
+                .missedHeartbeatsLimit(MISSED_HEARTBEATS)
+                .alwaysPersistTimestampInUTC()
+                .deleteUnresolvedAfter(Duration.ofDays(14))
+                .shutdownMaxWait(Duration.ofSeconds(8))
+                .build();
+    }
+
+    private static Task<Void> task(Worker worker, Clock clock) {
+        return Tasks.custom(worker.kind().name(), Void.class)
+                .onFailure(new FailureHandler.OnFailureRetryLater<>(AFTER_FAILURE))
+                .onDeadExecutionRevive()
+                .execute(
+                        (instance, context) -> {
+                            Optional<Duration> again = again(worker, instance.getId());
+                            return completion(again, clock);
+                        });
+    }
+
+    private static Optional<Duration> again(Worker worker, String about) {
+        try {
+            return worker.work(UUID.fromString(about));
+        } catch (RuntimeException trouble) {
+            LOG.warn(
+                    "{} {} will be tried again: {}",
+                    worker.kind().name(),
+                    about,
+                    Incident.describe(trouble));
+            return Optional.of(AFTER_FAILURE);
+        }
+    }
+
+    private static CompletionHandler<Void> completion(Optional<Duration> again, Clock clock) {
+        return (complete, operations) -> finish(complete, operations, again, clock);
+    }
+
+    private static void finish(
+            ExecutionComplete complete,
+            ExecutionOperations<Void> operations,
+            Optional<Duration> again,
+            Clock clock) {
+        if (again.isPresent()) {
+            operations.reschedule(complete, clock.instant().plus(again.get()));
+        } else {
+            operations.stop();
+        }
+    }
+
+    private static RecurringTask<Void> task(Routine routine) {
+        return Tasks.recurring(routine.name(), FixedDelay.of(routine.every()))
+                .execute(
+                        (instance, context) -> {
+                            try {
+                                routine.run();
+                            } catch (RuntimeException trouble) {
+                                LOG.warn(
+                                        "{} will be tried again: {}",
+                                        routine.name(),
+                                        Incident.describe(trouble));
+                            }
+                        });
+    }
+
+    /** Started only when all else is, so that no work begins before the server can do it. */
+    @Configuration(proxyBeanMethods = false)
+    static class Start {
+        private final Scheduler scheduler;
+
+        Start(Scheduler scheduler) {
+            this.scheduler = scheduler;
+        }
+
+        @EventListener(ApplicationReadyEvent.class)
+        void start() {
+            scheduler.start();
+        }
+    }
+}

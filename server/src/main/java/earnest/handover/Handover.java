@@ -1,0 +1,55 @@
+package earnest.handover;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "handover")
+class Handover {
+    static final String READ_ALOUD = "read-aloud";
+    static final String TEXT = "text";
+
+    static final String WAITING = "waiting";
+    static final String SHOWN = "shown";
+    static final String SENDING = "sending";
+    static final String LEFT = "left";
+    static final String ARRIVED = "arrived";
+    static final String SAID_BACK = "said-back";
+    static final String REPLACED = "replaced";
+    static final String LOST = "lost";
+    static final String EXPIRED = "expired";
+    private static final Set<String> OVER = Set.of(REPLACED, LOST, EXPIRED);
+
+    @Id UUID id;
+    UUID changeId;
+    UUID ticketId;
+    UUID personId;
+    UUID wrappedId;
+    String route;
+    @Nullable UUID contactId;
+    String state;
+    int groupCount;
+    int saidBack;
+    Instant madeAt;
+    Instant expiresAt;
+    @Nullable Instant inAt;
+    @Nullable Instant remindedAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Handover() {}
+
+    Handover(UUID id) {
+        this.id = id;
+        this.route = READ_ALOUD;
+        this.state = WAITING;
+    }
+
+    boolean over() {
+        return OVER.contains(state);
+    }
+}

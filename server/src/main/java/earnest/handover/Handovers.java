@@ -1,0 +1,73 @@
+package earnest.handover;
+
+import earnest.access.SignedIn;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** Handing a new secret to its person, at most once. */
+public interface Handovers {
+    /** The latest handover on a ticket. */
+    Optional<View> onTicket(UUID ticket);
+
+    /** Chooses {@code read-aloud} or {@code text} to a phone on record, while nothing was shown. */
+    void choose(UUID ticket, SignedIn me, String route, @Nullable UUID contact);
+
+    /** Shows the holder what was not said back yet; every showing is an entry. */
+    List<Part> show(UUID ticket, SignedIn me);
+
+    /** The next part was said back; it is not shown again. */
+    void saidBack(UUID ticket, SignedIn me, int part);
+
+    /**
+     * How far it is.
+     *
+     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, lost, expired}
+     * @param trouble why a text did not leave, in words
+     */
+    record View(
+            UUID id,
+            UUID change,
+            String route,
+            @Nullable UUID contact,
+            String state,
+            int parts,
+            int saidBack,
+            Instant madeAt,
+            Instant expiresAt,
+            @Nullable Instant inAt,
+            boolean reminded,
+            @Nullable String trouble) {}
+
+    /** One part of a secret: it has no text form, and goes to the page of the holder alone. */
+    final class Part {
+        private final int part;
+        private final String characters;
+        private final String words;
+
+        Part(int part, String characters, String words) {
+            this.part = part;
+            this.characters = characters;
+            this.words = words;
+        }
+
+        public int getPart() {
+            return part;
+        }
+
+        public String getCharacters() {
+            return characters;
+        }
+
+        public String getWords() {
+            return words;
+        }
+
+        @Override
+        public String toString() {
+            return "(part of a secret)";
+        }
+    }
+}

@@ -1,0 +1,41 @@
+package earnest.live;
+
+import earnest.access.Right;
+import earnest.access.SessionLiveness;
+import earnest.access.SignedIn;
+import io.swagger.v3.oas.annotations.Hidden;
+import java.time.Duration;
+import org.springframework.http.MediaType;
+import org.springframework.scheduling.annotation.EnableScheduling;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** One stream a page. It keeps no session alive, and ends with it. */
+@Hidden
+@RestController
+@EnableScheduling
+class LiveController {
+    private static final Duration AT_MOST = Duration.ofMinutes(30);
+    private final LivePages pages;
+    private final SessionLiveness sessions;
+
+    LiveController(LivePages pages, SessionLiveness sessions) {
+        this.pages = pages;
+        this.sessions = sessions;
+    }
+
+    @GetMapping(path = "/api/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
+    SseEmitter live(SignedIn me) {
+        if (!me.may(Right.READ_RECORD)) {
+            me.must(Right.WORK_AT_DESK);
+        }
+        return pages.open(me.session(), AT_MOST);
+    }
+
+    @Scheduled(fixedDelay = 2_000)
+    void endWithSessions() {
+        pages.keepOnly(sessions::live);
+    }
+}

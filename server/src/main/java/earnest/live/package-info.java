@@ -1,0 +1,5 @@
+/** Tells every open page what happened, fed from the record. */
+@NullMarked
+package earnest.live;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,124 @@
+package earnest.people;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Timestamp;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
+@Service
+class Directory implements People {
+    private final PeopleRepository people;
+    private final JdbcClient database;
+    private final Finding finding;
+
+    Directory(PeopleRepository people, JdbcClient database, Finding finding) {
+        this.people = people;
+        this.database = database;
+        this.finding = finding;
+    }
+
+    @Override
+    public List<Found> find(String typed, int most) {
+        return finding.find(typed, most);
+    }
+
+    @Override
+    public Optional<Person> person(UUID id) {
+        return people.findById(id).map(PeopleRow::person);
+    }
+
+    @Override
+    public Optional<Person> byAccount(String account) {
+        return people.findFirstByAccountOrderByGoneAt(account).map(PeopleRow::person);
+    }
+
+    @Override
+    public List<Person> withNumber(String number) {
+        List<UUID> ids =
+                database.sql("select person_id from contact where value = :number and removed_at is null")
+                        .param("number", number)
+                        .query(UUID.class)
+                        .list();
+        return people.findAllById(ids).stream()
+                .filter(row -> row.goneAt == null)
+                .map(PeopleRow::person)
+                .toList();
+    }
+
+    @Override
+    public List<Contact> contacts(UUID person) {
+        return new ArrayList<>(
+                database.sql(
+                                "select id, kind, value, since, set_by from contact where person_id = :p and removed_at is"
+                                        + " null order by field(kind, 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
+                        .param("p", person)
+                        .query(Directory::contactRow)
+                        .list());
+    }
+
+    @Override
+    public Optional<Contact> contact(UUID person, UUID contact) {
+        return contacts(person).stream().filter(c -> c.id().equals(contact)).findFirst();
+    }
+
+    private static Contact contactRow(ResultSet row, int i) throws SQLException {
+        Timestamp since = row.getTimestamp("since");
+        return new Contact(
+                row.getObject("id", UUID.class),
+                ContactKind.of(row.getString("kind")),
+                row.getString("value"),
+                since == null ? null : since.toInstant(),
+                row.getString("set_by"));
+    }
+
+    @Override
+    public List<Fact> facts(UUID person) {
+        return database.sql("select kind from person_fact where person_id = :p order by kind")
+                .param("p", person)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(kind -> new Fact(FactKind.of(kind)))
+                .toList();
+    }
+
+    @Override
+    public boolean compareFact(UUID person, FactKind kind, String heard) {
+        return database.sql("select value from person_fact where person_id = :p and kind = :k")
+                .param("p", person)
+                .param("k", kind.id())
+                .query(String.class)
+                .optional()
+                .map(value -> FactComparison.same(kind, value, heard))
+                .orElse(false);
+    }
+
+    @Override
+    public Freshness freshness() {
+        long count =
+                database.sql("select count(*) from person where gone_at is null").query(Long.class).single();
+        return database.sql(
+                        "select greatest(coalesce(whole_at, '1970-01-01'), coalesce(changes_at, '1970-01-01')) as at,"
+                                + " whole_at, trouble from people_copy limit 1")
+                .query(
+                        (row, i) ->
+                                new Freshness(
+                                        row.getTimestamp("whole_at") == null
+                                                ? null
+                                                : row.getTimestamp("at").toInstant(),
+                                        row.getString("trouble"),
+                                        count))
+                .optional()
+                .orElse(new Freshness(null, null, count));
+    }
+
+    static String lower(String text) {
+        return text.toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,83 @@
+package earnest.people;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** People as Earnest's own copy of the directory has them; it answers when the directory is away. */
+public interface People {
+    /** At most {@code most} people for what was typed, best first. */
+    List<Found> find(String typed, int most);
+
+    Optional<Person> person(UUID id);
+
+    Optional<Person> byAccount(String account);
+
+    /** Those on whose record a number in E.164 stands. */
+    List<Person> withNumber(String number);
+
+    /** Contacts in force, telephones first. */
+    List<Contact> contacts(UUID person);
+
+    Optional<Contact> contact(UUID person, UUID contact);
+
+    /** What may be asked of the person; the values never leave the server before they were given. */
+    List<Fact> facts(UUID person);
+
+    /** Whether what was heard is what is on record, however it was typed. */
+    boolean compareFact(UUID person, FactKind kind, String heard);
+
+    /** How fresh the copy is. */
+    Freshness freshness();
+
+    /** For lists: enough to tell people apart, nothing that would help to prompt a caller. */
+    record Found(UUID id, String name, String account, @Nullable String title, @Nullable String place) {}
+
+    /**
+     * A person.
+     *
+     * @param groups that rules name
+     * @param gone whether the directory has them no more; then nothing can be done for them
+     */
+    record Person(
+            UUID id,
+            String name,
+            @Nullable String given,
+            String account,
+            String dn,
+            @Nullable String staffNumber,
+            @Nullable String title,
+            @Nullable String vessel,
+            @Nullable String port,
+            @Nullable String speaks,
+            @Nullable UUID manager,
+            Set<String> groups,
+            boolean gone) {}
+
+    /**
+     * A telephone number or mailbox.
+     *
+     * @param value E.164 or an address; never sent to a page whole
+     * @param since when it was last changed, null: not known, which counts in full
+     */
+    record Contact(
+            UUID id, ContactKind kind, String value, @Nullable Instant since, @Nullable String setBy) {
+        /** What a check on it rests on. */
+        public String path() {
+            return (kind.telephone() ? "phone:" : "mailbox:") + value;
+        }
+    }
+
+    record Fact(FactKind kind) {}
+
+    /**
+     * Freshness of the copy.
+     *
+     * @param at when the directory was last heard, null: never
+     * @param trouble why not since, in words, or null
+     */
+    record Freshness(@Nullable Instant at, @Nullable String trouble, long people) {}
+}

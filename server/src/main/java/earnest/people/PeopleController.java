@@ -1,0 +1,32 @@
+package earnest.people;
+
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import java.util.List;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Finding people as they are typed. */
+@RestController
+class PeopleController {
+    private static final int MOST = 12;
+    private final People people;
+
+    PeopleController(People people) {
+        this.people = people;
+    }
+
+    @GetMapping("/api/people")
+    List<People.Found> find(SignedIn me, @RequestParam String find) {
+        if (!me.may(Right.READ_RECORD)) {
+            me.must(Right.WORK_AT_DESK);
+        }
+        return people.find(find, MOST);
+    }
+
+    @GetMapping("/api/people/freshness")
+    People.Freshness freshness(SignedIn me) {
+        return people.freshness();
+    }
+}

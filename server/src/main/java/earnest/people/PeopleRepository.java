@@ -1,0 +1,12 @@
+package earnest.people;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface PeopleRepository extends JpaRepository<PeopleRow, UUID> {
+    Optional<PeopleRow> findFirstByAccountOrderByGoneAt(String account);
+
+    List<PeopleRow> findByEntryUuidIn(List<String> entryUuids);
+}

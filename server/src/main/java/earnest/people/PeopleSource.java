@@ -1,0 +1,62 @@
+package earnest.people;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Consumer;
+import org.jspecify.annotations.Nullable;
+
+/** Where people come from. */
+public interface PeopleSource {
+    /** Stable, since what is known of it is stored. */
+    String id();
+
+    /**
+     * Gives everybody, page by page.
+     *
+     * @return from where to ask for changes next time
+     * @throws Away if the source does not answer; what was given till then is kept
+     */
+    String everybody(Consumer<List<Read>> page) throws Away;
+
+    /**
+     * Gives those who changed since a moment that this source named before.
+     *
+     * @return from where to ask next time
+     */
+    String changedSince(String since, Consumer<List<Read>> page) throws Away;
+
+    /** Group to the DNs of its members, for the groups that rules name. */
+    Map<String, Set<String>> groups() throws Away;
+
+    /** As the source says it; what it does not say is null. */
+    record Read(
+            String entryUuid,
+            String dn,
+            String account,
+            String name,
+            @Nullable String given,
+            String family,
+            @Nullable String staffNumber,
+            @Nullable String title,
+            @Nullable String vessel,
+            @Nullable String port,
+            @Nullable String speaks,
+            @Nullable String managerDn,
+            @Nullable String joined,
+            @Nullable String locker,
+            Map<ContactKind, String> contacts) {
+        public Read {
+            contacts = new java.util.TreeMap<>(contacts);
+        }
+    }
+
+    /** The source does not answer. */
+    final class Away extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        public Away(String words) {
+            super(words);
+        }
+    }
+}

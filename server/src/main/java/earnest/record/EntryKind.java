@@ -1,0 +1,96 @@
+package earnest.record;
+
+import java.util.Locale;
+
+/**
+ * Every kind of entry, with the words in which it is read. In braces: a personal field or a field
+ * of the data; what is missing is left out. The list is complete: nothing else is ever recorded.
+ */
+public enum EntryKind {
+    SIGNED_IN("signed in"),
+    SIGNED_OUT("signed out"),
+    SIGN_IN_REFUSED("was refused at sign-in"),
+    SIGN_IN_LOCKED("may not sign in for {minutes} minutes after too many wrong tries"),
+    SESSION_ENDED("was signed out: {reason}"),
+
+    CALL_RANG("rang, {number}"),
+    CALL_ANSWERED("answered the call"),
+    CALL_MISSED("hung up before anybody answered"),
+    CALL_ENDED("ended the call"),
+    LINE_DROPPED("the line dropped; the next call starts at nothing"),
+    CALL_RESUMED("rang again, {number}"),
+
+    TICKET_TAKEN("took the ticket"),
+    TICKET_TAKEN_OVER("took the ticket over from {from}"),
+    TICKET_PASSED("passed the ticket to {to}"),
+    TICKET_CLOSED("closed the ticket {summary}"),
+    PERSON_CLAIMED("took the caller to say they are {person}"),
+    NUMBER_SHOWN("number shown is on record for {person}"),
+    NUMBER_DIFFERS("number shown is not on record for {person}"),
+
+    CODE_SENT("sent a code to {contact}"),
+    CODE_READ_BACK("as {person}, read back the code, {try} try"),
+    CODE_WRONG("as {person}, read back a wrong code, {left} left"),
+    CODE_FAILED("as {person}, read back a wrong code for the last time"),
+    CODE_REPLACED("let a code go unanswered"),
+    CODE_EXPIRED("did not read the code back in time"),
+    AUTHENTICATOR_ASKED("asked for the code of the authenticator"),
+    AUTHENTICATOR_RIGHT("as {person}, read the authenticator's code, {try} try"),
+    AUTHENTICATOR_WRONG("as {person}, read a wrong authenticator code, {left} left"),
+    AUTHENTICATOR_FAILED("as {person}, read a wrong authenticator code for the last time"),
+    CALL_BACK_PLACED("called back {contact}"),
+    CALL_BACK_ANSWERED("the call back was answered"),
+    CALL_BACK_NOT_ANSWERED("the call back was not answered"),
+    CALL_BACK_CONFIRMED("heard on the call back that it is {person}"),
+    CALL_BACK_FAILED("heard on the call back that it is not {person}"),
+    CALL_BACK_DENIED("heard on the call back that {person} does not ask for this"),
+    FACT_ASKED("asked for {fact}"),
+    FACT_RIGHT("as {person}, gave {fact} as it is on record"),
+    FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
+    CHECK_ENDED("ended a check without an answer"),
+
+    CHANGE_INTENDED("decided on {action} for {account}"),
+    CHANGE_ASKED("asked the system for {action}"),
+    CHANGE_CLOSED("did not ask for {action}: {reason}"),
+    CHANGE_TOOK_EFFECT("has {action}, asked of {account}"),
+    CHANGE_REFUSED("refused {action}: {reason}"),
+    CHANGE_UNKNOWN("gave no answer about {action}; it is being read back"),
+    CHANGE_DID_NOT("does not have {action}; nothing was changed"),
+    CHANGE_ON_SERVER("{server} has {action}"),
+    CHANGE_SERVER_BEHIND("{server} does not have {action} after ten minutes"),
+
+    TEXT_LEFT("took the text to {contact}"),
+    TEXT_ARRIVED("the text reached {contact}"),
+    TEXT_FAILED("could not send the text to {contact}: {reason}"),
+    PERSON_TOLD("told {person} by text that a change was made"),
+
+    HANDOVER_CHOSEN("chose to hand the password over by {route}"),
+    HANDOVER_SHOWN("looked at the password to read it aloud"),
+    HANDOVER_SAID_BACK("heard part {part} of {parts} said back"),
+    HANDOVER_DONE("handed the password over, {route}"),
+    HANDOVER_EXPIRED("the temporary password ran out unused and was replaced by one nobody knows"),
+    HANDOVER_LOST("the temporary password was not handed over in time"),
+    HANDOVER_REMINDED("nobody has signed in with the temporary password after {minutes} minutes"),
+    PERSON_IN("changed the temporary password at first sign-in"),
+
+    RECORD_READ("read the record {about}"),
+    PEOPLE_COPIED("copied {people} people from the directory"),
+    PERSON_CHANGED("{person} was changed in the directory: {fields}"),
+    PERSON_GONE("{person} is gone from the directory"),
+    RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force");
+
+    private final String words;
+
+    EntryKind(String words) {
+        this.words = words;
+    }
+
+    String words() {
+        return words;
+    }
+
+    /** The name in leaves and in the API. */
+    public String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

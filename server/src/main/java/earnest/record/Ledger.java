@@ -1,0 +1,213 @@
+package earnest.record;
+
+import earnest.core.record.Commitment;
+import earnest.core.record.Leaf;
+import earnest.ground.Ids;
+import earnest.ground.Writes;
+import java.security.SecureRandom;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+@Service
+class Ledger implements TheRecord {
+    private final JdbcTemplate jdbc;
+    private final JdbcClient client;
+    private final Clock clock;
+    private final Ids ids;
+    private final SecureRandom random;
+    private final ApplicationEventPublisher events;
+    private final String node;
+
+    Ledger(
+            JdbcTemplate jdbc,
+            JdbcClient client,
+            Clock clock,
+            Ids ids,
+            SecureRandom random,
+            ApplicationEventPublisher events) {
+        this.jdbc = jdbc;
+        this.client = client;
+        this.clock = clock;
+        this.ids = ids;
+        this.random = random;
+        this.events = events;
+        this.node = "node-" + ProcessHandle.current().pid();
+    }
+
+    @Override
+    public UUID append(Entry entry) {
+        if (!TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("an entry is written in the transaction of its deed");
+        }
+        UUID id = ids.next();
+        Instant at = clock.instant();
+        Map<String, String> commitments = new LinkedHashMap<>();
+        List<Object[]> personal = new ArrayList<>();
+        entry.personal.forEach(
+                (field, value) -> {
+                    byte[] salt = new byte[Commitment.SALT_BYTES];
+                    random.nextBytes(salt);
+                    commitments.put(field, Commitment.to(value, salt));
+                    personal.add(new Object[] {id, field, value, salt});
+                });
+        Leaf leaf =
+                new Leaf(
+                        id,
+                        at,
+                        entry.kind.id(),
+                        entry.actor,
+                        entry.ticket,
+                        entry.conversation,
+                        entry.person,
+                        entry.system,
+                        null,
+                        entry.server,
+                        entry.outcome,
+                        entry.why,
+                        entry.data,
+                        commitments,
+                        node);
+        jdbc.update(
+                "insert into entry (id, at, kind, actor_type, actor_id, ticket_id, person_id, leaf)"
+                        + " values (?, ?, ?, ?, ?, ?, ?, ?)",
+                id,
+                at,
+                entry.kind.id(),
+                entry.actor.type(),
+                entry.actor.id(),
+                entry.ticket,
+                entry.person,
+                leaf.canonical());
+        jdbc.batchUpdate(
+                "insert into entry_personal (entry_id, field, value, salt) values (?, ?, ?, ?)",
+                personal);
+        jdbc.update("insert into entry_pending (entry_id) values (?)", id);
+        Heard heard = new Heard(id, at, entry.kind.id(), entry.ticket);
+        Writes.afterCommit(() -> events.publishEvent(heard));
+        return id;
+    }
+
+    @Override
+    public List<Row> ofTicket(UUID ticket, int most) {
+        return find(new Query(ticket, null, null, null, null, null, null, most));
+    }
+
+    @Override
+    public List<Row> find(Query query) {
+        List<Leaves> leaves =
+                client.sql(
+                                """
+                                select id, at, leaf from entry
+                                where (:ticket is null or ticket_id = :ticket)
+                                  and (:person is null or person_id = :person)
+                                  and (:analyst is null or (actor_id = :analyst and actor_type = 'analyst'))
+                                  and (:kind is null or kind = :kind)
+                                  and (:since is null or at >= :since)
+                                  and (:until is null or at < :until)
+                                  and (:before is null or at < :before)
+                                order by at desc, id desc limit :most
+                                """)
+                        .param("ticket", query.ticket())
+                        .param("person", query.person())
+                        .param("analyst", query.analyst() == null ? null : query.analyst().toString())
+                        .param("kind", query.kind() == null ? null : query.kind().id())
+                        .param("since", query.since())
+                        .param("until", query.until())
+                        .param("before", query.before())
+                        .param("most", query.most())
+                        .query(Ledger::leaf)
+                        .list();
+        Map<UUID, Map<String, String>> personal = personal(leaves);
+        return leaves.stream()
+                .map(leaf -> row(leaf, personal.getOrDefault(leaf.id, Map.of())))
+                .toList();
+    }
+
+    @Override
+    public List<Heard> since(Instant at) {
+        return client.sql("select id, at, kind, ticket_id from entry where at >= :at order by at, id")
+                .param("at", at)
+                .query(
+                        (row, i) ->
+                                new Heard(
+                                        row.getObject("id", UUID.class),
+                                        row.getTimestamp("at").toInstant(),
+                                        row.getString("kind"),
+                                        row.getObject("ticket_id", UUID.class)))
+                .list();
+    }
+
+    private record Leaves(UUID id, Instant at, JsonNode leaf) {}
+
+    private static Leaves leaf(ResultSet row, int i) throws SQLException {
+        return new Leaves(
+                row.getObject("id", UUID.class),
+                row.getTimestamp("at").toInstant(),
+                JsonMapper.shared().readTree(row.getString("leaf")));
+    }
+
+    private Map<UUID, Map<String, String>> personal(List<Leaves> leaves) {
+        Map<UUID, Map<String, String>> personal = new LinkedHashMap<>();
+        if (leaves.isEmpty()) {
+            return personal;
+        }
+        client.sql("select entry_id, field, value from entry_personal where entry_id in (:ids)")
+                .param("ids", leaves.stream().map(Leaves::id).toList())
+                .query(
+                        row -> {
+                            personal.computeIfAbsent(
+                                            row.getObject("entry_id", UUID.class),
+                                            id -> new LinkedHashMap<>())
+                                    .put(row.getString("field"), row.getString("value"));
+                        });
+        return personal;
+    }
+
+    private static Row row(Leaves read, Map<String, String> personal) {
+        JsonNode leaf = read.leaf;
+        String kind = leaf.get("kind").asString();
+        return new Row(
+                read.id,
+                read.at,
+                kind,
+                personal.getOrDefault("actor", "(erased)"),
+                EntryWords.of(kind, leaf.get("data"), personal),
+                uuid(leaf.get("ticket")),
+                uuid(leaf.get("person")),
+                personal.get("account"),
+                leaf.path("outcome").asString(null),
+                why(leaf.get("why")));
+    }
+
+    private static @Nullable UUID uuid(@Nullable JsonNode node) {
+        return node == null ? null : UUID.fromString(node.asString());
+    }
+
+    private static @Nullable Why why(@Nullable JsonNode why) {
+        if (why == null) {
+            return null;
+        }
+        List<UUID> evidence = new ArrayList<>();
+        why.get("evidence").forEach(id -> evidence.add(UUID.fromString(id.asString())));
+        return new Why(
+                why.get("rule").asString(),
+                why.get("standing").asInt(),
+                why.get("asked").asInt(),
+                evidence);
+    }
+}

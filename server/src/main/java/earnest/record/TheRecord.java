@@ -1,0 +1,67 @@
+package earnest.record;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** The record: appended to in the transaction of what is recorded, never changed. */
+public interface TheRecord {
+    /**
+     * Appends an entry.
+     *
+     * @return its id
+     * @throws IllegalStateException outside a transaction: entry and deed stand or fall together
+     */
+    UUID append(Entry entry);
+
+    /** The latest entries of a ticket, newest first. */
+    List<Row> ofTicket(UUID ticket, int most);
+
+    /** Entries that match, newest first. */
+    List<Row> find(Query query);
+
+    /**
+     * What committed lately: entries made since {@code at}. Entries may commit out of order, so
+     * whoever follows the record asks for a window and leaves out what it has seen.
+     */
+    List<Heard> since(Instant at);
+
+    /**
+     * What to look for; null matches all.
+     *
+     * @param before only entries older than this, for the next page
+     */
+    record Query(
+            @Nullable UUID ticket,
+            @Nullable UUID person,
+            @Nullable UUID analyst,
+            @Nullable EntryKind kind,
+            @Nullable Instant since,
+            @Nullable Instant until,
+            @Nullable Instant before,
+            int most) {}
+
+    /**
+     * One entry as it is read.
+     *
+     * @param words what was done, without the actor
+     */
+    record Row(
+            UUID id,
+            Instant at,
+            String kind,
+            String actor,
+            String words,
+            @Nullable UUID ticket,
+            @Nullable UUID person,
+            @Nullable String account,
+            @Nullable String outcome,
+            @Nullable Why why) {}
+
+    /** What allowed it. */
+    record Why(String rule, int standing, int asked, List<UUID> evidence) {}
+
+    /** That something was recorded, for those who follow. */
+    record Heard(UUID id, Instant at, String kind, @Nullable UUID ticket) {}
+}

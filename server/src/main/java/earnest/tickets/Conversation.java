@@ -1,0 +1,45 @@
+package earnest.tickets;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** One unbroken call on a ticket. */
+@Entity
+@Table(name = "conversation")
+class Conversation {
+    static final String RINGING = "ringing";
+    static final String ANSWERED = "answered";
+
+    @Id UUID id;
+    UUID ticketId;
+    String callId;
+    @Nullable String numberShown;
+    String state;
+    Instant rangAt;
+    @Nullable Instant answeredAt;
+    @Nullable Instant endedAt;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Conversation() {}
+
+    Conversation(UUID id, UUID ticketId, String callId, @Nullable String numberShown, Instant rangAt) {
+        this.id = id;
+        this.ticketId = ticketId;
+        this.callId = callId;
+        this.numberShown = numberShown;
+        this.state = RINGING;
+        this.rangAt = rangAt;
+    }
+
+    boolean live() {
+        return endedAt == null;
+    }
+
+    Tickets.Call call() {
+        return new Tickets.Call(callId, numberShown, state, rangAt, answeredAt, endedAt);
+    }
+}

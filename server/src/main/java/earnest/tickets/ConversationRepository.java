@@ -1,0 +1,15 @@
+package earnest.tickets;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ConversationRepository extends JpaRepository<Conversation, UUID> {
+    Optional<Conversation> findByCallId(String callId);
+
+    Optional<Conversation> findFirstByTicketIdOrderByRangAtDesc(UUID ticketId);
+
+    List<Conversation> findByTicketIdInOrderByRangAt(Collection<UUID> ticketIds);
+}

@@ -1,0 +1,29 @@
+package earnest.tickets;
+
+import earnest.channels.LineEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Turns what happens on the line into tickets and ends of conversations. */
+@Component
+class LineListener {
+    private final TicketDesk tickets;
+
+    LineListener(TicketDesk tickets) {
+        this.tickets = tickets;
+    }
+
+    @EventListener
+    void on(LineEvent event) {
+        switch (event) {
+            case LineEvent.Rang(String call, var number) -> tickets.rang(call, number);
+            case LineEvent.Ended(String call, boolean dropped) -> tickets.callEnded(call, dropped);
+            // Checks begin the conversation of a call back; here it can only end.
+            case LineEvent.CallBack(String call, String state) -> {
+                if (state.equals("ended") || state.equals("dropped")) {
+                    tickets.callEnded(call, state.equals("dropped"));
+                }
+            }
+        }
+    }
+}

@@ -1,0 +1,47 @@
+package earnest.tickets;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+import org.hibernate.annotations.Generated;
+import org.jspecify.annotations.Nullable;
+
+@Entity
+@Table(name = "ticket")
+class Ticket {
+    @Id UUID id;
+
+    @Generated
+    @Column(insertable = false, updatable = false)
+    long number;
+
+    String channel;
+
+    @Enumerated(EnumType.STRING)
+    Tickets.State state;
+
+    Instant openedAt;
+    @Nullable UUID holderId;
+    @Nullable UUID personId;
+    @Nullable Instant claimedAt;
+    @Nullable UUID conversationId;
+    long version;
+    @Nullable Instant closedAt;
+    @Nullable String summary;
+    @Nullable String reminder;
+
+    @SuppressWarnings("NullAway.Init")
+    protected Ticket() {}
+
+    Ticket(UUID id, Instant openedAt) {
+        this.id = id;
+        this.channel = "call";
+        this.state = Tickets.State.RINGING;
+        this.openedAt = openedAt;
+    }
+}

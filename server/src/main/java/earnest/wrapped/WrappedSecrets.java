@@ -1,0 +1,147 @@
+package earnest.wrapped;
+
+import earnest.core.passwords.Secret;
+import earnest.ground.Ids;
+import earnest.ground.KeyFiles;
+import java.nio.ByteBuffer;
+import java.nio.CharBuffer;
+import java.nio.charset.StandardCharsets;
+import java.security.GeneralSecurityException;
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import javax.crypto.Cipher;
+import javax.crypto.spec.GCMParameterSpec;
+import javax.crypto.spec.SecretKeySpec;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
+/**
+ * Keeps secrets encrypted (AES-256-GCM, bound to their id) under a key outside the database, from
+ * when they are made until they are handed over or out of time; then they are gone.
+ */
+@Service
+public class WrappedSecrets {
+    private static final int NONCE_BYTES = 12;
+    private static final int TAG_BITS = 128;
+
+    private final JdbcClient database;
+    private final SecretKeySpec key;
+    private final SecureRandom random;
+    private final Clock clock;
+    private final Ids ids;
+
+    WrappedSecrets(
+            JdbcClient database, KeyFiles keys, SecureRandom random, Clock clock, Ids ids) {
+        this.database = database;
+        this.key = new SecretKeySpec(keys.key("wrapping"), "AES");
+        this.random = random;
+        this.clock = clock;
+        this.ids = ids;
+    }
+
+    /** Keeps a secret for a ticket, in the present transaction. */
+    public UUID keep(UUID ticket, Secret secret) {
+        UUID id = ids.next();
+        database.sql(
+                        "insert into wrapped_secret (id, ticket_id, ciphertext, made_at) values (:id, :t, :c, :at)")
+                .param("id", id)
+                .param("t", ticket)
+                .param("c", wrap(id, secret))
+                .param("at", clock.instant())
+                .update();
+        return id;
+    }
+
+    /** The secret, or empty if it is gone. The caller wipes it. */
+    public Optional<Secret> take(UUID id) {
+        return database.sql("select ciphertext from wrapped_secret where id = :id")
+                .param("id", id)
+                .query((row, i) -> row.getBytes(1))
+                .optional()
+                .map(bytes -> unwrap(id, bytes));
+    }
+
+    /** Forgets a secret for good. */
+    public void discard(UUID id) {
+        database.sql("delete from wrapped_secret where id = :id").param("id", id).update();
+    }
+
+    /** Whether a text holds a secret of this ticket that still lives, however it is spaced. */
+    public boolean holdsLiveSecret(UUID ticket, String text) {
+        List<UUID> live =
+                database.sql("select id from wrapped_secret where ticket_id = :t")
+                        .param("t", ticket)
+                        .query(UUID.class)
+                        .list();
+        String bare = bare(text);
+        return live.stream()
+                .anyMatch(
+                        id ->
+                                take(id).map(secret -> secret.open(c -> bare.contains(bare(new String(c)))))
+                                        .orElse(false));
+    }
+
+    private static String bare(String text) {
+        return text.replaceAll("[^\\p{L}\\p{N}]", "").toLowerCase(java.util.Locale.ROOT);
+    }
+
+    /** Encrypts bytes that outlive a ticket, such as the key of an authenticator. */
+    public byte[] wrapKey(UUID id, byte[] bytes) {
+        return cipher(Cipher.ENCRYPT_MODE, id, bytes);
+    }
+
+    public byte[] unwrapKey(UUID id, byte[] wrapped) {
+        return cipher(Cipher.DECRYPT_MODE, id, wrapped);
+    }
+
+    private byte[] wrap(UUID id, Secret secret) {
+        return secret.open(
+                characters -> {
+                    ByteBuffer encoded = StandardCharsets.UTF_8.encode(CharBuffer.wrap(characters));
+                    byte[] bytes = Arrays.copyOf(encoded.array(), encoded.limit());
+                    Arrays.fill(encoded.array(), (byte) 0);
+                    try {
+                        return cipher(Cipher.ENCRYPT_MODE, id, bytes);
+                    } finally {
+                        Arrays.fill(bytes, (byte) 0);
+                    }
+                });
+    }
+
+    private Secret unwrap(UUID id, byte[] wrapped) {
+        byte[] bytes = cipher(Cipher.DECRYPT_MODE, id, wrapped);
+        try {
+            return Secret.ofUtf8(bytes);
+        } finally {
+            Arrays.fill(bytes, (byte) 0);
+        }
+    }
+
+    /** Nonce, then ciphertext with tag; the id is authenticated with it. */
+    private byte[] cipher(int mode, UUID id, byte[] input) {
+        try {
+            Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
+            byte[] nonce = new byte[NONCE_BYTES];
+            if (mode == Cipher.ENCRYPT_MODE) {
+                random.nextBytes(nonce);
+            } else {
+                System.arraycopy(input, 0, nonce, 0, NONCE_BYTES);
+            }
+            cipher.init(mode, key, new GCMParameterSpec(TAG_BITS, nonce));
+            cipher.updateAAD(id.toString().getBytes(StandardCharsets.US_ASCII));
+            if (mode == Cipher.DECRYPT_MODE) {
+                return cipher.doFinal(input, NONCE_BYTES, input.length - NONCE_BYTES);
+            }
+            byte[] locked = cipher.doFinal(input);
+            byte[] all = Arrays.copyOf(nonce, NONCE_BYTES + locked.length);
+            System.arraycopy(locked, 0, all, NONCE_BYTES, locked.length);
+            return all;
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException("a wrapped secret cannot be opened with this key", e);
+        }
+    }
+}
