@@ -10,7 +10,7 @@ CREATE TABLE analyst (
 );
 
 CREATE TABLE sign_in_session (
-  token_hash BINARY(32) NOT NULL PRIMARY KEY,
+  token_hash VARBINARY(32) NOT NULL PRIMARY KEY,
   analyst_id UUID NOT NULL,
   signed_in_by VARCHAR(20) COLLATE utf8mb4_bin NOT NULL,
   started_at DATETIME(6) NOT NULL,
@@ -44,7 +44,7 @@ CREATE TABLE person (
   manager_id UUID,
   member_of VARCHAR(400) COLLATE utf8mb4_bin NOT NULL,
   gone_at DATETIME(6),
-  digest BINARY(32) NOT NULL,
+  digest VARBINARY(32) NOT NULL,
   INDEX person_account (account),
   INDEX person_staff_number (staff_number),
   INDEX person_given_family (folded_given, folded_family),
