@@ -100,6 +100,11 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                 .formatted(type, type, status, words));
     }
 
+    static {
+        // Who is signed in comes from the session, never from what is sent.
+        org.springdoc.core.utils.SpringDocUtils.getConfig().addRequestWrapperToIgnore(SignedIn.class);
+    }
+
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
         resolvers.add(new SignedInResolver());

@@ -22,7 +22,7 @@ class AuditController {
     private static final int MOST = 100;
 
     /** Entries that were asked for. */
-    record Found(List<TheRecord.Row> entries, boolean more) {}
+    record Reading(List<TheRecord.Row> entries, boolean more) {}
 
     private final TheRecord record;
     private final Writes writes;
@@ -33,7 +33,7 @@ class AuditController {
     }
 
     @GetMapping("/api/record")
-    Found read(
+    Reading read(
             SignedIn me,
             @RequestParam @Nullable UUID ticket,
             @RequestParam @Nullable UUID person,
@@ -60,7 +60,7 @@ class AuditController {
                                             .data("askedUntil", text(until))
                                             .data("entries", Math.min(MOST, rows.size()))));
         }
-        return new Found(rows.stream().limit(MOST).toList(), rows.size() > MOST);
+        return new Reading(rows.stream().limit(MOST).toList(), rows.size() > MOST);
     }
 
     /** All kinds, for the slot of the sentence. */

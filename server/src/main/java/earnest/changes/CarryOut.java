@@ -333,7 +333,8 @@ class CarryOut implements Worker {
         return entry.ticket(change.ticketId, change.conversationId)
                 .person(change.personId, name)
                 .account(change.system, change.account)
-                .data("action", change.what().thing())
+                .data("deed", change.what().deed())
+                .data("became", change.what().became())
                 .data("change", change.id.toString());
     }
 }

@@ -21,7 +21,7 @@ class ChangeController {
             @NotBlank @Size(max = 30) String action,
             long version) {}
 
-    record Begun(UUID change) {}
+    record UnderWay(UUID change) {}
 
     private final Changes changes;
 
@@ -32,8 +32,8 @@ class ChangeController {
     /** 202: it is decided and under way; the page tells how it goes. */
     @PostMapping("/api/tickets/{ticket}/changes")
     @ResponseStatus(HttpStatus.ACCEPTED)
-    Begun change(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Wanted wanted) {
-        return new Begun(
+    UnderWay change(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Wanted wanted) {
+        return new UnderWay(
                 changes.intend(
                         ticket, me, wanted.system(), Action.of(wanted.action()), wanted.version()));
     }

@@ -151,7 +151,7 @@ class ChangeDesk implements Changes {
                         .ticket(ticketId, ticket.conversation())
                         .person(person.id(), person.name())
                         .account(connector.system(), person.account())
-                        .data("action", action.thing())
+                        .data("deed", action.deed())
                         .data("change", change.id.toString())
                         .why(why));
         tickets.bump(ticketId);

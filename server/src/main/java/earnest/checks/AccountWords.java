@@ -31,7 +31,8 @@ final class AccountWords {
         if (check == null) {
             return signal(line);
         }
-        String reason = reason(line.reason());
+        // A line that is worth nothing loses nothing.
+        String reason = rules.checks().get(check.method).points() == 0 ? null : reason(line.reason());
         return new Standing.Line(
                 label(check), note(check), line.points(), line.points() != 0, reason);
     }
@@ -121,33 +122,33 @@ final class AccountWords {
 
     static List<String> also(Shortfall shortfall) {
         List<String> also = new ArrayList<>();
-        shortfall.factors().forEach(factor -> also.add("something " + words(factor)));
+        shortfall.factors().forEach(factor -> also.add("proof of another kind: " + words(factor)));
         shortfall
                 .oneOf()
                 .forEach(
                         list ->
                                 also.add(
-                                        "something "
+                                        "proof of another kind: "
                                                 + list.stream()
                                                         .map(AccountWords::words)
-                                                        .collect(Collectors.joining(" or "))));
+                                                        .collect(Collectors.joining(", or "))));
         if (shortfall.paths() > 0) {
             also.add(
                     shortfall.paths() == 1
-                            ? "one more thing to rest on"
-                            : shortfall.paths() + " more things to rest on");
+                            ? "one more separate thing to rest on"
+                            : shortfall.paths() + " more separate things to rest on");
         }
         return also;
     }
 
     private static String words(Factor factor) {
         return switch (factor) {
-            case HAS -> "they have";
-            case IS -> "they are";
-            case KNOWS -> "they know";
-            case REACH -> "they are reached at";
-            case VOUCHED -> "somebody vouches for";
-            case SHOWN -> "they show in person";
+            case HAS -> "something they have";
+            case IS -> "something they are";
+            case KNOWS -> "something they know";
+            case REACH -> "something they are reached at";
+            case VOUCHED -> "somebody who vouches";
+            case SHOWN -> "something shown in person";
         };
     }
 }

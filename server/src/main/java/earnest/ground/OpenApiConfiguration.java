@@ -22,6 +22,7 @@ class OpenApiConfiguration {
     @Bean
     OpenAPI openApi() {
         return new OpenAPI()
+                .servers(java.util.List.of(new io.swagger.v3.oas.models.servers.Server().url("/")))
                 .info(
                         new Info()
                                 .title("Earnest")

@@ -1,6 +1,7 @@
 package earnest.handover;
 
 import earnest.access.SignedIn;
+import io.swagger.v3.oas.annotations.media.Schema;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -53,14 +54,17 @@ public interface Handovers {
             this.words = words;
         }
 
+        @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
         public int getPart() {
             return part;
         }
 
+        @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
         public String getCharacters() {
             return characters;
         }
 
+        @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
         public String getWords() {
             return words;
         }

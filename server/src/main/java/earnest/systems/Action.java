@@ -4,16 +4,22 @@ import java.util.Locale;
 
 /** What can be done to an account. */
 public enum Action {
-    UNLOCK("Unlock", "the lock lifted", 'U'),
-    TEMPORARY_PASSWORD("Temporary password", "a temporary password", 'T');
+    UNLOCK("Unlock", "unlock", "is unlocked", 'U'),
+    TEMPORARY_PASSWORD(
+            "Temporary password",
+            "give a temporary password to",
+            "has a temporary password that must be changed at first sign-in",
+            'T');
 
     private final String label;
-    private final String thing;
+    private final String deed;
+    private final String became;
     private final char key;
 
-    Action(String label, String thing, char key) {
+    Action(String label, String deed, String became, char key) {
         this.label = label;
-        this.thing = thing;
+        this.deed = deed;
+        this.became = became;
         this.key = key;
     }
 
@@ -21,9 +27,14 @@ public enum Action {
         return label;
     }
 
-    /** As a thing that a system may have, for the record. */
-    public String thing() {
-        return thing;
+    /** What is done to an account, such as {@code unlock}. */
+    public String deed() {
+        return deed;
+    }
+
+    /** What the account then is. */
+    public String became() {
+        return became;
     }
 
     public char key() {

@@ -1,0 +1,74 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+type Schemas = components["schemas"];
+export type Page = Schemas["Page"];
+export type Edge = Schemas["Edge"];
+export type Waiting = Schemas["Waiting"];
+export type Who = Schemas["Who"];
+export type Account = Schemas["Account"];
+export type Judgement = Schemas["Judgement"];
+export type Offer = Schemas["Offer"];
+export type OpenCheck = Schemas["Open"];
+export type Accounts = Schemas["Accounts"];
+export type System = Schemas["System"];
+export type Done = Schemas["Done"];
+export type HandoverState = Schemas["Handover"];
+export type Part = Schemas["Part"];
+export type Found = Schemas["Found"];
+export type Row = Schemas["Row"];
+export type Me = Schemas["Me"];
+export type Colleague = Schemas["Colleague"];
+export type Demo = Schemas["Demo"];
+
+/** An error in the words of the server: what happened, and the next thing to do. */
+export class Problem extends Error {
+  readonly status: number;
+  readonly type: string;
+  constructor(status: number, type: string, words: string) {
+    super(words);
+    this.status = status;
+    this.type = type;
+  }
+}
+
+const csrf = () => document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? "";
+
+export const client = createClient<paths>({ baseUrl: location.origin });
+client.use({
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", decodeURIComponent(csrf()));
+    return request;
+  },
+});
+
+/** What the page asks by itself is no sign that somebody sits before it. */
+export const byItself = { headers: { "X-Earnest-By-Itself": "true" } };
+
+const signedOut = new Set<() => void>();
+export const onSignedOut = (then: () => void) => {
+  signedOut.add(then);
+  return () => void signedOut.delete(then);
+};
+
+/** The data of an answer, or a {@link Problem}. */
+export async function ask<T>(answer: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+  let got: { data?: T; error?: unknown; response: Response };
+  try {
+    got = await answer;
+  } catch {
+    throw new Problem(
+      0,
+      "away",
+      "Earnest cannot be reached. Nothing is lost; the page tries again by itself.",
+    );
+  }
+  if (got.response.ok) return got.data as T;
+  const document = (got.error ?? {}) as { detail?: string; title?: string };
+  if (got.response.status === 401 && document.title === "signed-out") for (const then of signedOut) then();
+  throw new Problem(
+    got.response.status,
+    document.title ?? "unknown",
+    document.detail ?? "Earnest did not answer as it should. Look at the page again before you repeat it.",
+  );
+}

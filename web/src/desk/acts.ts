@@ -1,0 +1,45 @@
+import { ask, client } from "../api/client";
+
+/** Everything that an analyst does on a page, each one call. */
+const path = (ticket: string) => ({ params: { path: { ticket } } });
+const checkPath = (ticket: string, check: string) => ({ params: { path: { ticket, check } } });
+
+export const answer = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/answer", path(ticket)));
+export const take = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/take", path(ticket)));
+export const hangUp = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/hang-up", path(ticket)));
+export const pass = (ticket: string, to: string) =>
+  ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
+export const claim = (ticket: string, person: string, version: number) =>
+  ask(client.POST("/api/tickets/{ticket}/claim", { ...path(ticket), body: { person, version } }));
+export const beginCheck = (ticket: string, offer: string) =>
+  ask(client.POST("/api/tickets/{ticket}/checks", { ...path(ticket), body: { offer } }));
+export const answerCheck = (ticket: string, check: string, typed: string) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/checks/{check}/answer", {
+      ...checkPath(ticket, check),
+      body: { typed },
+    }),
+  );
+export const heard = (ticket: string, check: string, what: string) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/checks/{check}/heard", {
+      ...checkPath(ticket, check),
+      body: { heard: what },
+    }),
+  );
+export const endCheck = (ticket: string, check: string) =>
+  ask(client.DELETE("/api/tickets/{ticket}/checks/{check}", checkPath(ticket, check)));
+export const change = (ticket: string, system: string, action: string, version: number) =>
+  ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: { system, action, version } }));
+export const chooseRoute = (ticket: string, route: string, contact?: string) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/handover/route", {
+      ...path(ticket),
+      body: contact ? { route, contact } : { route },
+    }),
+  );
+export const show = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/handover/show", path(ticket)));
+export const saidBack = (ticket: string, part: number) =>
+  ask(client.POST("/api/tickets/{ticket}/handover/said-back", { ...path(ticket), body: { part } }));
+export const close = (ticket: string, summary: string, version: number) =>
+  ask(client.POST("/api/tickets/{ticket}/close", { ...path(ticket), body: { summary, version } }));

@@ -1,0 +1,206 @@
+import type { UseQueryResult } from "@tanstack/react-query";
+import type { Accounts, Done, Judgement, Page, System } from "../../api/client";
+import { useKeys } from "../../keys/use-keys";
+import { Button, Margin } from "../../ui/parts";
+import { clock } from "../../ui/time";
+import { change } from "../acts";
+import { ColumnOf } from "../column";
+import { useNotices } from "../notices";
+import { outcome } from "./outcome";
+
+interface Props {
+  page: Page;
+  accounts: UseQueryResult<Accounts>;
+  /** Makes Proof reckon about another action. */
+  choose: (action: string) => void;
+  open: boolean;
+  lit: boolean;
+  light: () => void;
+}
+
+/** What is wrong and where, and what can be done about it, behind the double rule. */
+export function ChangeColumn({ page, accounts, choose, open, lit, light }: Props) {
+  return (
+    <ColumnOf title="Change" note="what is wrong, where" lit={lit} light={light} gate open={open}>
+      {!page.who && (
+        <p className="text-muted">Their accounts stand here, as each system has them at this moment.</p>
+      )}
+      {page.who && accounts.isPending && (
+        <p className="text-muted">Asking the systems how the accounts stand.</p>
+      )}
+      {page.who && accounts.isError && (
+        <p role="alert" className="font-semibold text-stop">
+          {accounts.error.message}
+        </p>
+      )}
+      {page.who &&
+        accounts.data?.systems.map((system) => (
+          <SystemCard key={system.id} page={page} system={system} choose={choose} lit={lit} />
+        ))}
+    </ColumnOf>
+  );
+}
+
+function SystemCard({
+  page,
+  system,
+  choose,
+  lit,
+}: {
+  page: Page;
+  system: System;
+  choose: (a: string) => void;
+  lit: boolean;
+}) {
+  const done = page.changes.filter((c) => c.system === system.id);
+  return (
+    <>
+      <section aria-label={system.name} className="mb-2 rounded border border-hair bg-sheet">
+        <header className="flex justify-between gap-2 px-2.5 py-1.5">
+          <span>
+            <b>{system.name}</b>
+            <small className="num block text-muted text-xs">{system.account}</small>
+          </span>
+          <State system={system} />
+        </header>
+        {system.hindrance && (
+          <p className="border-hair border-t px-2.5 py-1.5 text-[13px]">{system.hindrance}</p>
+        )}
+        <Servers system={system} />
+        {system.actions.map((can) => (
+          <Action key={can.action} page={page} system={system} can={can} choose={choose} lit={lit} />
+        ))}
+        {done.map((c) => (
+          <DoneLine key={c.id} done={c} />
+        ))}
+      </section>
+      {system.followers.map((name) => (
+        <section
+          key={name}
+          className="mb-2 flex justify-between gap-2 rounded border border-hair bg-sheet px-2.5 py-1.5"
+        >
+          <span>
+            <b>{name}</b>
+            <small className="block text-muted text-xs">takes its password from the {system.name}</small>
+          </span>
+          <Margin tone="good">follows</Margin>
+        </section>
+      ))}
+    </>
+  );
+}
+
+function State({ system }: { system: System }) {
+  const bad = system.state === "locked" || system.state === "away" || system.state === "cannot";
+  return (
+    <Margin tone={bad ? "stop" : "good"}>
+      {system.words}
+      {system.since ? ` ${clock(system.since)}` : ""}
+    </Margin>
+  );
+}
+
+/** Only where the servers do not say the same. */
+function Servers({ system }: { system: System }) {
+  if (new Set(system.servers.map((s) => s.words)).size < 2) return null;
+  return (
+    <p className="border-hair border-t px-2.5 py-1.5 text-muted text-xs">
+      {system.servers.map((s) => `${s.name}: ${s.words}`).join(" · ")}
+    </p>
+  );
+}
+
+interface ActionProps {
+  page: Page;
+  system: System;
+  can: System["actions"][number];
+  choose: (action: string) => void;
+  lit: boolean;
+}
+
+function Action({ page, system, can, choose, lit }: ActionProps) {
+  const notices = useNotices();
+  const judgement = page.proof.judgements.find((j) => j.action === can.action && j.system === system.id);
+  const running = page.changes.some(
+    (c) => c.system === system.id && ["INTENDED", "ASKED", "UNKNOWN"].includes(c.state),
+  );
+  const may = page.ticket.mine && judgement?.verdict === "open" && !can.closed && !running;
+  const go = () => {
+    if (may) void notices.during(() => change(page.ticket.id, system.id, can.action, page.ticket.version));
+    else choose(can.action);
+  };
+  useKeys(
+    lit && page.ticket.mine && !can.closed ? [{ key: can.key.toLowerCase(), words: can.label, run: go }] : [],
+  );
+  return (
+    <div
+      className={`flex items-center justify-between gap-2 border-hair border-t px-2.5 py-1.5 ${may ? "" : "text-muted"}`}
+    >
+      <span>
+        {can.label}
+        {judgement && <small className="num block text-xs">asks {judgement.asks}</small>}
+      </span>
+      {may ? (
+        <Button hotkey={can.key} onClick={go}>
+          {can.action === "unlock" ? "Unlock" : "Give"}
+        </Button>
+      ) : (
+        <Why
+          judgement={judgement}
+          closed={can.closed}
+          running={running}
+          choose={() => choose(can.action)}
+          label={can.label}
+        />
+      )}
+    </div>
+  );
+}
+
+interface WhyProps {
+  judgement: Judgement | undefined;
+  closed: string | undefined;
+  running: boolean;
+  choose: () => void;
+  label: string;
+}
+
+/** Why an action is closed, said before anyone tries. */
+function Why({ judgement, closed, running, choose, label }: WhyProps) {
+  if (running) return <Margin tone="plain">under way</Margin>;
+  if (closed) return <Margin tone="plain">{closed === "not locked" ? closed : "cannot"}</Margin>;
+  if (!judgement) return null;
+  const words: Record<string, string> = {
+    short: judgement.points > 0 ? `${judgement.points} short` : "rests on too little",
+    stopped: "stopped",
+    "needs-second-person": "second person",
+    "no-rule": "no rule",
+    open: "not yours",
+  };
+  return (
+    <button
+      type="button"
+      onClick={choose}
+      aria-label={`${label}: ${words[judgement.verdict]}. Show what it asks`}
+      className="min-h-6 underline decoration-dotted"
+    >
+      <Margin tone="lack">{words[judgement.verdict]}</Margin>
+    </button>
+  );
+}
+
+function DoneLine({ done }: { done: Done }) {
+  const { tone, words, note } = outcome(done);
+  return (
+    <div className="border-hair border-t px-2.5 py-1.5" role="status">
+      <p className="flex justify-between gap-2">
+        <span>
+          {done.label}
+          <small className="num block text-muted text-xs">{clock(done.at)}</small>
+        </span>
+        <Margin tone={tone}>{words}</Margin>
+      </p>
+      {note && <p className="text-[13px] text-muted">{note}</p>}
+    </div>
+  );
+}

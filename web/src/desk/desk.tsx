@@ -1,0 +1,57 @@
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate, useParams } from "react-router";
+import { ask, byItself, client } from "../api/client";
+import { useKeys } from "../keys/use-keys";
+import { useShell } from "../shell/shell";
+import { answer } from "./acts";
+import { Edge } from "./edge/edge";
+import { useNotices } from "./notices";
+import { TicketPage } from "./ticket-page";
+
+/** The desk: the book's edge on the left, one open page on the right. */
+export function Desk() {
+  const { me } = useShell();
+  const { ticket } = useParams();
+  const navigate = useNavigate();
+  const notices = useNotices();
+  const edge = useQuery({
+    queryKey: ["edge"],
+    queryFn: () => ask(client.GET("/api/desk", byItself)),
+    enabled: me.desk,
+    refetchInterval: 30_000,
+  });
+  const ringing = edge.data?.waiting.find((w) => w.line === "ringing");
+  const open = (id: string) => navigate(`/desk/${id}`);
+  const answerNow = async (id: string) => {
+    if (await notices.during(() => answer(id))) open(id);
+  };
+  const next = () => {
+    const mine = edge.data?.inHand ?? [];
+    const at = mine.findIndex((w) => w.id === ticket);
+    const to = mine[(at + 1) % Math.max(1, mine.length)];
+    if (to) open(to.id);
+  };
+  useKeys([
+    ...(ringing
+      ? [{ key: "r", words: "Answer the call that rings", run: () => void answerNow(ringing.id) }]
+      : []),
+    ...((edge.data?.inHand.length ?? 0) > 1 ? [{ key: ".", words: "Next page in hand", run: next }] : []),
+  ]);
+  if (!me.desk) return <p className="p-6">You may not work at the desk. Ask a steward for it.</p>;
+  return (
+    <main className="spread">
+      <Edge edge={edge.data} open={ticket} turn={open} answer={answerNow} />
+      {ticket ? (
+        <TicketPage key={ticket} id={ticket} />
+      ) : (
+        <section className="border-margin border-l-2 bg-sheet p-10">
+          <h1 className="mb-2 font-semibold font-serif text-xl">No page is open</h1>
+          <p className="max-w-prose text-muted">
+            A call that rings appears on the left by itself. Answer it, or open a page that is in hand; here
+            you then see who they say they are, how sure you are of it, and what you can do for them.
+          </p>
+        </section>
+      )}
+    </main>
+  );
+}

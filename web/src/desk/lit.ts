@@ -1,0 +1,28 @@
+import type { Judgement, Page } from "../api/client";
+
+/** The columns, in the order of the job. */
+export const COLUMNS = ["who", "proof", "change", "handover"] as const;
+export type Column = (typeof COLUMNS)[number];
+
+/** The action about which Proof reckons. */
+export function chosen(page: Page, action: string): Judgement | undefined {
+  return page.proof.judgements.find((j) => j.action === action) ?? page.proof.judgements[0];
+}
+
+const HANDED_OVER = new Set(["said-back", "left", "arrived", "replaced", "lost", "expired"]);
+
+/** The column that needs the analyst now. */
+export function needs(page: Page, action: string): Column {
+  if (!page.who) return "who";
+  const handover = page.handover?.state;
+  if (handover && !HANDED_OVER.has(handover.state)) return "handover";
+  if (handover && !handover.inAt) return "handover";
+  if (page.proof.open) return "proof";
+  if (handover?.inAt) return "handover";
+  return chosen(page, action)?.verdict === "open" ? "change" : "proof";
+}
+
+/** The neighbour of a column; the ends stay where they are. */
+export function beside(column: Column, step: 1 | -1): Column {
+  return COLUMNS[COLUMNS.indexOf(column) + step] ?? column;
+}

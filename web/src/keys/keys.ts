@@ -1,0 +1,37 @@
+/** Keyboard shortcuts without a framework: what a key does now, decided by what is in view. */
+export interface Shortcut {
+  /** As in KeyboardEvent.key; letters in small. */
+  key: string;
+  /** What it does, for the list of keys. */
+  words: string;
+  run: () => void;
+}
+
+const SWITCH = "earnest-single-keys";
+
+export const singleKeysOn = () => localStorage.getItem(SWITCH) !== "off";
+export const switchSingleKeys = (on: boolean) => localStorage.setItem(SWITCH, on ? "on" : "off");
+
+/** Whether somebody is typing: then no shortcut fires. */
+export function typing(target: EventTarget | null): boolean {
+  return (
+    target instanceof HTMLElement &&
+    (target.isContentEditable ||
+      ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName) ||
+      target.closest('[role="dialog"]') !== null)
+  );
+}
+
+/** The shortcut that an event means, if any. A button in focus keeps its own Enter and Space. */
+export function meant(
+  event: KeyboardEvent,
+  shortcuts: readonly Shortcut[],
+  on: boolean,
+): Shortcut | undefined {
+  if (!on || event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target))
+    return undefined;
+  const onButton = event.target instanceof HTMLElement && event.target.closest("button, a, summary") !== null;
+  if (onButton && (event.key === "Enter" || event.key === " ")) return undefined;
+  const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;
+  return shortcuts.find((shortcut) => shortcut.key === key);
+}

@@ -1,0 +1,110 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useRef, useState } from "react";
+import { useLocation } from "react-router";
+import { ask, client, type Found, type Page } from "../api/client";
+import { claim } from "../desk/acts";
+import { useNotices } from "../desk/notices";
+import { useKeys } from "../keys/use-keys";
+import { Key } from "../ui/parts";
+
+/** Finds anyone as it is typed; on an open page of one's own, choosing says who the caller says they are. */
+export function Find() {
+  const queries = useQueryClient();
+  const notices = useNotices();
+  const field = useRef<HTMLInputElement>(null);
+  const [text, setText] = useState("");
+  const [at, setAt] = useState(0);
+  const asked = useDeferredValue(text.trim());
+  const ticket = useLocation().pathname.match(/^\/desk\/([0-9a-f-]{36})$/)?.[1];
+  const page = ticket ? queries.getQueryData<Page>(["page", ticket]) : undefined;
+  const found = useQuery({
+    queryKey: ["find", asked],
+    queryFn: () => ask(client.GET("/api/people", { params: { query: { find: asked } } })),
+    enabled: asked.length > 1,
+    placeholderData: (before) => before,
+    staleTime: 20_000,
+  });
+  const people: Found[] = asked.length > 1 ? (found.data ?? []) : [];
+  useKeys([{ key: "/", words: "Find anyone", run: () => field.current?.focus() }]);
+
+  const leave = () => {
+    setText("");
+    setAt(0);
+    field.current?.blur();
+  };
+  const choose = async (person: Found) => {
+    if (!ticket || !page?.ticket.mine) {
+      notices.say("Answer or take a call first; then choose who the caller says they are.");
+      return;
+    }
+    leave();
+    await notices.during(() => claim(ticket, person.id, page.ticket.version));
+  };
+  const pressed = (event: React.KeyboardEvent) => {
+    if (event.key === "Escape") leave();
+    if (event.key === "ArrowDown" || event.key === "ArrowUp") {
+      event.preventDefault();
+      const step = event.key === "ArrowDown" ? 1 : people.length - 1;
+      setAt((at + step) % Math.max(1, people.length));
+    }
+    const person = people[at];
+    if (event.key === "Enter" && person) void choose(person);
+  };
+  return (
+    <span className="relative w-[236px]">
+      <input
+        ref={field}
+        role="combobox"
+        aria-label="Find anyone"
+        aria-expanded={people.length > 0}
+        aria-controls="found"
+        aria-autocomplete="list"
+        aria-activedescendant={people[at] ? `found-${people[at].id}` : undefined}
+        autoComplete="off"
+        className="field bg-sheet pr-8"
+        placeholder="Find anyone"
+        value={text}
+        onChange={(event) => {
+          setText(event.target.value);
+          setAt(0);
+        }}
+        onKeyDown={pressed}
+      />
+      <span aria-hidden className="absolute top-1.5 right-2">
+        <Key>/</Key>
+      </span>
+      <div
+        id="found"
+        role="listbox"
+        aria-label="People found"
+        className={`absolute right-0 z-10 mt-1 w-[24rem] rounded border border-rule bg-lit ${asked.length > 1 ? "" : "hidden"}`}
+      >
+        {people.map((person, i) => (
+          // biome-ignore lint/a11y/useKeyWithClickEvents: the field above owns the keys, as a combobox does
+          <div
+            key={person.id}
+            id={`found-${person.id}`}
+            role="option"
+            tabIndex={-1}
+            aria-selected={i === at}
+            className={`cursor-pointer px-3 py-1.5 ${i === at ? "bg-good-wash" : ""}`}
+            onClick={() => void choose(person)}
+          >
+            <b>{person.name}</b> <span className="num text-muted">{person.account}</span>
+            <span className="block text-muted text-xs">
+              {[person.title, person.place].filter(Boolean).join(", ")}
+            </span>
+          </div>
+        ))}
+      </div>
+      {asked.length > 1 && found.isFetched && people.length === 0 && (
+        <p
+          role="status"
+          className="absolute right-0 z-20 mt-1 w-[24rem] rounded border border-rule bg-lit px-3 py-2 text-muted"
+        >
+          Nobody found. Try another part of the name, the account, the staff number or a telephone number.
+        </p>
+      )}
+    </span>
+  );
+}

@@ -1,0 +1,96 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { NavLink, Outlet, useOutletContext } from "react-router";
+import { ask, client, type Me, onSignedOut } from "../api/client";
+import { useKeys } from "../keys/use-keys";
+import { follow } from "../live/live";
+import { SignIn } from "../sign-in/sign-in";
+import { Find } from "./find";
+import { KeyList } from "./key-list";
+import { ThemeSwitch } from "./theme-switch";
+
+export interface ShellContext {
+  me: Me;
+}
+
+export const useShell = () => useOutletContext<ShellContext>();
+
+const initials = (name: string) =>
+  name
+    .split(" ")
+    .map((word) => word[0])
+    .join("")
+    .slice(0, 2);
+
+/** What is around every page: who is signed in, where to go, and whether the page is live. */
+export function Shell() {
+  const queries = useQueryClient();
+  const me = useQuery({
+    queryKey: ["me"],
+    queryFn: async () => (await ask(client.GET("/api/session"))) ?? null,
+    refetchInterval: 60_000,
+  });
+  const [connected, setConnected] = useState(true);
+  const [keysOpen, setKeysOpen] = useState(false);
+  useEffect(() => onSignedOut(() => queries.setQueryData(["me"], null)), [queries]);
+  const id = me.data?.id;
+  useEffect(() => (id ? follow(queries, setConnected) : undefined), [id, queries]);
+  useKeys([{ key: "?", words: "List the keys", run: () => setKeysOpen(true) }]);
+
+  if (me.isPending) return <p className="p-6 text-muted">Opening the book.</p>;
+  if (!me.data) return <SignIn />;
+  const who = me.data;
+  const signOut = async () => {
+    await ask(client.DELETE("/api/session"));
+    queries.setQueryData(["me"], null);
+    // What this analyst saw is not kept for the next one.
+    queries.removeQueries({ predicate: (query) => query.queryKey[0] !== "me" });
+  };
+  return (
+    <div className="book">
+      <header className="flex flex-wrap items-center gap-x-[22px] gap-y-1 border-rule border-b px-4">
+        <span className="font-bold font-serif text-seal text-xl leading-none tracking-tight">Earnest</span>
+        <nav aria-label="Main" className="flex gap-4 self-stretch">
+          {who.desk && <Place to="/desk" words="Desk" />}
+          {who.record && <Place to="/record" words="Record" />}
+        </nav>
+        {!connected && (
+          <span role="status" className="font-semibold text-wait">
+            not live, connecting again
+          </span>
+        )}
+        <span className="ml-auto flex items-center gap-3 py-1">
+          {who.desk && <Find />}
+          <ThemeSwitch />
+          <span className="flex items-center gap-2">
+            <span
+              aria-hidden
+              className="grid size-[26px] place-items-center rounded-full bg-seal font-semibold text-[11px] text-sheet"
+            >
+              {initials(who.name)}
+            </span>
+            {who.name}
+          </span>
+          <button type="button" onClick={signOut} className="min-h-6 text-muted underline">
+            Sign out
+          </button>
+        </span>
+      </header>
+      <Outlet context={{ me: who } satisfies ShellContext} />
+      <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
+    </div>
+  );
+}
+
+function Place({ to, words }: { to: string; words: string }) {
+  return (
+    <NavLink
+      to={to}
+      className={({ isActive }) =>
+        `flex items-center px-px py-3 ${isActive ? "font-semibold text-ink shadow-[inset_0_-2px_var(--seal)]" : "text-muted"}`
+      }
+    >
+      {words}
+    </NavLink>
+  );
+}

@@ -1,0 +1,74 @@
+import type { ButtonHTMLAttributes, ReactNode } from "react";
+
+/** A key that acts here. */
+export function Key({ children }: { children: ReactNode }) {
+  return (
+    <kbd className="num inline-block rounded-[3px] border border-b-2 border-rule bg-lit px-1 font-semibold text-[11px] text-muted leading-normal">
+      {children}
+    </kbd>
+  );
+}
+
+interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
+  quiet?: boolean;
+  hotkey?: string;
+}
+
+export function Button({ quiet = false, hotkey, children, className = "", ...rest }: ButtonProps) {
+  const look = quiet
+    ? "border-rule bg-transparent text-ink"
+    : "border-good bg-good text-lit disabled:opacity-60";
+  return (
+    <button
+      type="button"
+      className={`inline-flex min-h-7 items-center gap-1.5 whitespace-nowrap rounded border px-2.5 py-1 font-semibold text-[13px] ${look} ${className}`}
+      {...rest}
+    >
+      {children}
+      {hotkey && <Key>{hotkey}</Key>}
+    </button>
+  );
+}
+
+type Tone = "good" | "stop" | "lack" | "plain";
+const MARKS: Record<Tone, string> = { good: "✓ ", stop: "✕ ", lack: "‖ ", plain: "" };
+const TONES: Record<Tone, string> = {
+  good: "text-good",
+  stop: "text-stop",
+  lack: "text-muted",
+  plain: "text-muted",
+};
+
+/** A state as a margin word with a mark: colour never says it alone. */
+export function Margin({ tone, children }: { tone: Tone; children: ReactNode }) {
+  return (
+    <span className={`shrink-0 self-start whitespace-nowrap font-semibold text-[12.5px] ${TONES[tone]}`}>
+      <span aria-hidden>{MARKS[tone]}</span>
+      {children}
+    </span>
+  );
+}
+
+export function ColumnHead({ title, note }: { title: string; note?: ReactNode }) {
+  return (
+    <h2 className="mb-2.5 flex items-baseline justify-between font-semibold font-serif text-base leading-none">
+      {title}
+      <span className="font-medium font-sans text-muted text-xs">{note}</span>
+    </h2>
+  );
+}
+
+/** Names what went wrong and what to do, until it is read. */
+export function Notice({ words, close }: { words: string; close: () => void }) {
+  return (
+    <div
+      role="alert"
+      className="flex items-center justify-between gap-3 bg-stop-wash px-3.5 py-2 font-semibold text-stop"
+    >
+      <span>{words}</span>
+      <Button quiet onClick={close} className="border-stop text-stop">
+        Understood
+      </Button>
+    </div>
+  );
+}
