@@ -3,9 +3,22 @@ server_up() {
     running server && return
     free_port "$EARNEST_PORT" EARNEST_PORT "Earnest"
     (umask 077; server_properties >"$EARNEST_HOME/server.properties")
-    start server "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC -XX:TieredStopAtLevel=4 -Xshare:auto \
-        -jar "$SERVER_JAR" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"
+    unpack_server
+    # The archive of loaded classes is made when the server ends for the first time and shortens every later start.
+    start server "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC \
+        -XX:+AutoCreateSharedArchive "-XX:SharedArchiveFile=$EARNEST_HOME/run/server.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
+        -jar "$EARNEST_HOME/server/earnest-server-0.1.0-app.jar" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"
     wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
+}
+
+# Jars beside each other load faster than jars within a jar.
+unpack_server() {
+    local to="$EARNEST_HOME/server"
+    [ -d "$to" ] && [ ! "$SERVER_JAR" -nt "$to" ] && return
+    rm -rf "$to" "$to.new" "$EARNEST_HOME/run/server.jsa"
+    "$(java_home)/bin/java" -Djarmode=tools -jar "$SERVER_JAR" extract --destination "$to.new"
+    mv "$to.new" "$to"
+    touch "$to"
 }
 
 server_properties() {

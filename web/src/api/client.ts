@@ -17,6 +17,7 @@ export type HandoverState = Schemas["Handover"];
 export type Part = Schemas["Part"];
 export type Found = Schemas["Found"];
 export type Row = Schemas["Row"];
+export type Read = Schemas["Read"];
 export type Me = Schemas["Me"];
 export type Colleague = Schemas["Colleague"];
 export type Demo = Schemas["Demo"];

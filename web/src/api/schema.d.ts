@@ -641,8 +641,12 @@ export interface components {
             signIns: components["schemas"]["SignIn"][];
             switchboard: string;
         };
+        Read: {
+            entry: components["schemas"]["Row"];
+            ticket?: string;
+        };
         Reading: {
-            entries: components["schemas"]["Row"][];
+            entries: components["schemas"]["Read"][];
             more: boolean;
         };
         Route: {
@@ -917,7 +921,7 @@ export interface operations {
     read: {
         parameters: {
             query?: {
-                ticket?: string;
+                ticket?: number;
                 person?: string;
                 analyst?: string;
                 kind?: string;

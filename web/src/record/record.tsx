@@ -1,19 +1,21 @@
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Fragment, useState } from "react";
-import { ask, client, type Row } from "../api/client";
+import { ask, client, type Read, type Row } from "../api/client";
 import { useShell } from "../shell/shell";
 import { Button } from "../ui/parts";
 import { day, exact } from "../ui/time";
-import { Slot, type Wanted, WhoSlot } from "./slots";
+import { Slot, TicketSlot, type Wanted, WhoSlot } from "./slots";
 
 const EVERYTHING: Wanted = {};
+/** The end of a day is the beginning of the next. */
+const nextDay = (date: string) => new Date(Date.parse(`${date}T00:00:00`) + 86_400_000).toISOString();
 const words = (kind: string) => kind.replaceAll("-", " ");
 
 /** The record, asked for in a sentence. */
 export function RecordPage() {
   const { me } = useShell();
   const [wanted, setWanted] = useState<Wanted>(EVERYTHING);
-  const [chosen, setChosen] = useState<Row | null>(null);
+  const [chosen, setChosen] = useState<Read | null>(null);
   const kinds = useQuery({ queryKey: ["kinds"], queryFn: () => ask(client.GET("/api/record/kinds")) });
   const analysts = useQuery({ queryKey: ["analysts"], queryFn: () => ask(client.GET("/api/analysts")) });
   const entries = useInfiniteQuery({
@@ -28,13 +30,14 @@ export function RecordPage() {
               ...(wanted.analyst ? { analyst: wanted.analyst } : {}),
               ...(wanted.kind ? { kind: wanted.kind } : {}),
               ...(wanted.since ? { since: new Date(`${wanted.since}T00:00:00`).toISOString() } : {}),
+              ...(wanted.until ? { until: nextDay(wanted.until) } : {}),
               ...(wanted.ticket ? { ticket: wanted.ticket } : {}),
               ...(pageParam ? { before: pageParam } : {}),
             },
           },
         }),
       ),
-    getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.at : undefined),
+    getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.entry.at : undefined),
   });
   const rows = entries.data?.pages.flatMap((page) => page.entries) ?? [];
   const set = (next: Partial<Wanted>) => {
@@ -69,14 +72,16 @@ export function RecordPage() {
           value={wanted.since ?? ""}
           onChange={(event) => set({ since: event.target.value })}
         />
-        {wanted.ticket && (
-          <>
-            on one ticket
-            <Button quiet onClick={() => set({ ticket: undefined })}>
-              all tickets
-            </Button>
-          </>
-        )}
+        until
+        <input
+          type="date"
+          aria-label="Until"
+          className="field w-auto font-sans text-sm"
+          value={wanted.until ?? ""}
+          onChange={(event) => set({ until: event.target.value })}
+        />
+        on
+        <TicketSlot value={wanted.ticket} choose={(ticket) => set({ ticket })} />
         <span className="ml-auto font-normal font-sans text-muted text-xs">
           {entries.isSuccess && `${rows.length}${entries.hasNextPage ? " or more" : ""} entries · `}this
           reading goes on the record too
@@ -95,25 +100,29 @@ export function RecordPage() {
             </p>
           )}
           <ol>
-            {rows.map((row, i) => (
-              <Fragment key={row.id}>
-                {day(row.at) !== day(rows[i - 1]?.at ?? "") && (
-                  <li className="mt-2 mb-1 font-semibold text-muted text-xs">{day(row.at)}</li>
-                )}
-                <li className="border-hair border-b">
-                  <button
-                    type="button"
-                    aria-pressed={chosen?.id === row.id}
-                    onClick={() => setChosen(row)}
-                    className={`grid w-full grid-cols-[72px_168px_1fr] gap-3 py-1.5 text-left ${chosen?.id === row.id ? "bg-lit shadow-[-6px_0_var(--seal)]" : ""}`}
-                  >
-                    <span className="num text-muted text-xs leading-5">{exact(row.at)}</span>
-                    <b className="truncate">{row.actor}</b>
-                    <span>{row.words}</span>
-                  </button>
-                </li>
-              </Fragment>
-            ))}
+            {rows.map((read, i) => {
+              const row = read.entry;
+              return (
+                <Fragment key={row.id}>
+                  {day(row.at) !== day(rows[i - 1]?.entry.at ?? "") && (
+                    <li className="mt-2 mb-1 font-semibold text-muted text-xs">{day(row.at)}</li>
+                  )}
+                  <li className="border-hair border-b">
+                    <button
+                      type="button"
+                      aria-pressed={chosen?.entry.id === row.id}
+                      onClick={() => setChosen(read)}
+                      className={`grid w-full grid-cols-[72px_168px_1fr_64px] gap-3 py-1.5 text-left ${chosen?.entry.id === row.id ? "bg-lit shadow-[-6px_0_var(--seal)]" : ""}`}
+                    >
+                      <span className="num text-muted text-xs leading-5">{exact(row.at)}</span>
+                      <b className="truncate">{row.actor}</b>
+                      <span>{row.words}</span>
+                      <span className="num text-muted text-xs leading-5">{read.ticket}</span>
+                    </button>
+                  </li>
+                </Fragment>
+              );
+            })}
           </ol>
           {entries.hasNextPage && (
             <Button quiet className="mt-3" onClick={() => void entries.fetchNextPage()}>
@@ -123,7 +132,7 @@ export function RecordPage() {
         </section>
         <aside aria-label="The entry" className="min-h-0 overflow-y-auto border-rule border-l bg-lit p-4">
           {chosen ? (
-            <Entry row={chosen} ofTicket={(ticket) => set({ ticket })} />
+            <Entry row={chosen.entry} ticket={chosen.ticket} ofTicket={(ticket) => set({ ticket })} />
           ) : (
             <p className="text-muted">Choose an entry to see what it rested on.</p>
           )}
@@ -133,7 +142,13 @@ export function RecordPage() {
   );
 }
 
-function Entry({ row, ofTicket }: { row: Row; ofTicket: (ticket: string) => void }) {
+interface EntryProps {
+  row: Row;
+  ticket: string | undefined;
+  ofTicket: (ticket: number) => void;
+}
+
+function Entry({ row, ticket, ofTicket }: EntryProps) {
   return (
     <>
       <h2 className="mb-2 font-semibold font-serif text-base">{row.actor}</h2>
@@ -165,9 +180,9 @@ function Entry({ row, ofTicket }: { row: Row; ofTicket: (ticket: string) => void
         <dt className="text-muted">Secret</dt>
         <dd>not in the record</dd>
       </dl>
-      {row.ticket && (
-        <Button quiet className="mt-3" onClick={() => ofTicket(row.ticket ?? "")}>
-          All of this ticket
+      {ticket && (
+        <Button quiet className="mt-3" onClick={() => ofTicket(Number(ticket.slice(2)))}>
+          All of {ticket}
         </Button>
       )}
     </>

@@ -8,7 +8,8 @@ export interface Wanted {
   analyst?: string | undefined;
   kind?: string | undefined;
   since?: string | undefined;
-  ticket?: string | undefined;
+  until?: string | undefined;
+  ticket?: number | undefined;
 }
 
 const LOOK = "border-b-2 border-seal bg-lit px-2 py-1 font-sans font-semibold text-sm min-h-8";
@@ -35,6 +36,34 @@ export function Slot({ label, value, options, choose }: SlotProps) {
         </option>
       ))}
     </select>
+  );
+}
+
+/** The slot for a ticket, by the number that people know; empty for all. */
+export function TicketSlot({
+  value,
+  choose,
+}: {
+  value: number | undefined;
+  choose: (ticket: number | undefined) => void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const shown = text ?? (value ? `T-${value}` : "");
+  const settle = () => {
+    const number = Number(shown.replace(/\D/g, ""));
+    if (text !== null) choose(number > 0 ? number : undefined);
+    setText(null);
+  };
+  return (
+    <input
+      aria-label="On ticket"
+      className={`${LOOK} num w-28`}
+      placeholder="any ticket"
+      value={shown}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={settle}
+      onKeyDown={(event) => event.key === "Enter" && settle()}
+    />
   );
 }
 

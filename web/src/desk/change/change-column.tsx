@@ -52,7 +52,6 @@ function SystemCard({
   choose: (a: string) => void;
   lit: boolean;
 }) {
-  const done = page.changes.filter((c) => c.system === system.id);
   return (
     <>
       <section aria-label={system.name} className="mb-2 rounded border border-hair bg-sheet">
@@ -69,9 +68,6 @@ function SystemCard({
         <Servers system={system} />
         {system.actions.map((can) => (
           <Action key={can.action} page={page} system={system} can={can} choose={choose} lit={lit} />
-        ))}
-        {done.map((c) => (
-          <DoneLine key={c.id} done={c} />
         ))}
       </section>
       {system.followers.map((name) => (
@@ -124,6 +120,7 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
   const running = page.changes.some(
     (c) => c.system === system.id && ["INTENDED", "ASKED", "UNKNOWN"].includes(c.state),
   );
+  const last = page.changes.filter((c) => c.system === system.id && c.action === can.action).at(-1);
   const may = page.ticket.mine && judgement?.verdict === "open" && !can.closed && !running;
   const go = () => {
     if (may) void notices.during(() => change(page.ticket.id, system.id, can.action, page.ticket.version));
@@ -133,26 +130,27 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
     lit && page.ticket.mine && !can.closed ? [{ key: can.key.toLowerCase(), words: can.label, run: go }] : [],
   );
   return (
-    <div
-      className={`flex items-center justify-between gap-2 border-hair border-t px-2.5 py-1.5 ${may ? "" : "text-muted"}`}
-    >
-      <span>
-        {can.label}
-        {judgement && <small className="num block text-xs">asks {judgement.asks}</small>}
-      </span>
-      {may ? (
-        <Button hotkey={can.key} onClick={go}>
-          {can.action === "unlock" ? "Unlock" : "Give"}
-        </Button>
-      ) : (
-        <Why
-          judgement={judgement}
-          closed={can.closed}
-          running={running}
-          choose={() => choose(can.action)}
-          label={can.label}
-        />
-      )}
+    <div className="border-hair border-t px-2.5 py-1.5">
+      <div className={`flex items-center justify-between gap-2 ${may ? "" : "text-muted"}`}>
+        <span>
+          {can.label}
+          {judgement && <small className="num block text-xs">asks {judgement.asks}</small>}
+        </span>
+        {may ? (
+          <Button hotkey={can.key} quiet={last?.state === "TOOK_EFFECT"} onClick={go}>
+            {can.action === "unlock" ? "Unlock" : last?.state === "TOOK_EFFECT" ? "Give again" : "Give"}
+          </Button>
+        ) : (
+          <Why
+            judgement={judgement}
+            closed={can.closed}
+            running={running}
+            choose={() => choose(can.action)}
+            label={can.label}
+          />
+        )}
+      </div>
+      {last && <DoneLine done={last} />}
     </div>
   );
 }
@@ -189,15 +187,13 @@ function Why({ judgement, closed, running, choose, label }: WhyProps) {
   );
 }
 
+/** How the last one went, where it was asked. */
 function DoneLine({ done }: { done: Done }) {
   const { tone, words, note } = outcome(done);
   return (
-    <div className="border-hair border-t px-2.5 py-1.5" role="status">
+    <div className="mt-0.5" role="status">
       <p className="flex justify-between gap-2">
-        <span>
-          {done.label}
-          <small className="num block text-muted text-xs">{clock(done.at)}</small>
-        </span>
+        <small className="num text-muted text-xs leading-5">{clock(done.at)}</small>
         <Margin tone={tone}>{words}</Margin>
       </p>
       {note && <p className="text-[13px] text-muted">{note}</p>}

@@ -1,6 +1,7 @@
+import { useState } from "react";
 import type { Account, Judgement, Page } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
-import { Key } from "../../ui/parts";
+import { Button, Key } from "../../ui/parts";
 import { clock } from "../../ui/time";
 import { beginCheck } from "../acts";
 import { ColumnOf } from "../column";
@@ -37,7 +38,12 @@ export function ProofColumn({ page, action, lit, light }: Props) {
             <OpenCheck ticket={page.ticket.id} check={account.open} lit={lit} />
           )}
           {page.ticket.mine && !account.stopped && (
-            <Offers page={page} placed={inOrder(account, judgement)} lit={lit && !account.open} />
+            <Offers
+              page={page}
+              placed={inOrder(account, judgement)}
+              lit={lit && !account.open}
+              enough={judgement?.verdict === "open"}
+            />
           )}
         </>
       ) : (
@@ -163,14 +169,32 @@ function Short({ account, judgement }: { account: Account; judgement: Judgement 
   );
 }
 
-function Offers({ page, placed, lit }: { page: Page; placed: Placed[]; lit: boolean }) {
+interface OffersProps {
+  page: Page;
+  placed: Placed[];
+  lit: boolean;
+  enough: boolean;
+}
+
+/** What could still be checked; once it is enough, only on request. */
+function Offers({ page, placed, lit, enough }: OffersProps) {
+  const [more, setMore] = useState(false);
+  const shown = !enough || more;
   const notices = useNotices();
   const begin = (offer: string) => void notices.during(() => beginCheck(page.ticket.id, offer));
   useKeys(
-    lit
+    lit && shown
       ? placed.map(({ offer }, i) => ({ key: String(i + 1), words: offer.label, run: () => begin(offer.id) }))
       : [],
   );
+  if (placed.length === 0) return null;
+  if (!shown) {
+    return (
+      <Button quiet onClick={() => setMore(true)}>
+        More checks
+      </Button>
+    );
+  }
   return (
     <ul aria-label="Checks that can be made">
       {placed.map(({ offer, quick }, i) => (

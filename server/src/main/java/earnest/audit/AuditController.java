@@ -7,10 +7,14 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.tickets.Tickets;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -22,12 +26,21 @@ class AuditController {
     private static final int MOST = 100;
 
     /** Entries that were asked for. */
-    record Reading(List<TheRecord.Row> entries, boolean more) {}
+    record Reading(List<Read> entries, boolean more) {}
+
+    /**
+     * An entry.
+     *
+     * @param ticket the number under which people know the ticket, or null
+     */
+    record Read(@Nullable String ticket, TheRecord.Row entry) {}
 
     private final TheRecord record;
+    private final Tickets tickets;
     private final Writes writes;
 
-    AuditController(TheRecord record, Writes writes) {
+    AuditController(TheRecord record, Tickets tickets, Writes writes) {
+        this.tickets = tickets;
         this.record = record;
         this.writes = writes;
     }
@@ -35,7 +48,7 @@ class AuditController {
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
-            @RequestParam @Nullable UUID ticket,
+            @RequestParam @Nullable Long ticket,
             @RequestParam @Nullable UUID person,
             @RequestParam @Nullable UUID analyst,
             @RequestParam @Nullable String kind,
@@ -43,16 +56,17 @@ class AuditController {
             @RequestParam @Nullable Instant until,
             @RequestParam @Nullable Instant before) {
         me.must(Right.READ_RECORD);
+        UUID ticketId = ticket == null ? null : tickets.numbered(ticket).orElseThrow(() -> Problem.unknown("ticket"));
         List<TheRecord.Row> rows =
                 record.find(
                         new TheRecord.Query(
-                                ticket, person, analyst, kind(kind), since, until, before, MOST + 1));
+                                ticketId, person, analyst, kind(kind), since, until, before, MOST + 1));
         if (before == null) {
             writes.run(
                     () ->
                             record.append(
                                     Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
-                                            .data("askedTicket", text(ticket))
+                                            .data("askedTicket", ticket)
                                             .data("askedPerson", text(person))
                                             .data("askedAnalyst", text(analyst))
                                             .data("askedKind", kind)
@@ -60,7 +74,19 @@ class AuditController {
                                             .data("askedUntil", text(until))
                                             .data("entries", Math.min(MOST, rows.size()))));
         }
-        return new Reading(rows.stream().limit(MOST).toList(), rows.size() > MOST);
+        Map<UUID, Long> numbers =
+                tickets.numbers(
+                        rows.stream()
+                                .map(TheRecord.Row::ticket)
+                                .filter(Objects::nonNull)
+                                .collect(Collectors.toSet()));
+        return new Reading(
+                rows.stream().limit(MOST).map(row -> read(row, numbers)).toList(), rows.size() > MOST);
+    }
+
+    private static Read read(TheRecord.Row row, Map<UUID, Long> numbers) {
+        Long number = row.ticket() == null ? null : numbers.get(row.ticket());
+        return new Read(number == null ? null : "T-" + number, row);
     }
 
     /** All kinds, for the slot of the sentence. */

@@ -23,6 +23,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 @Service
@@ -112,16 +113,30 @@ class StandingOfTickets implements Standing {
                 look.assessment().standing(),
                 look.assessment().stopped(),
                 lines,
-                offers(look),
+                offers(look, ticket.conversation()),
                 open(id),
                 look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList());
     }
 
-    private static List<Offer> offers(Look look) {
+    /** What already stands in this conversation would add nothing, so it is not offered again. */
+    private static boolean stands(Look look, Gathered.Possible possible, @Nullable UUID conversation) {
+        return look.ended().stream()
+                .anyMatch(
+                        check ->
+                                check.state == CheckState.PASSED
+                                        && check.method.equals(possible.available().method())
+                                        && check.path.equals(possible.available().path())
+                                        && Objects.equals(check.conversationId, conversation));
+    }
+
+    private static List<Offer> offers(Look look, @Nullable UUID conversation) {
         List<Offer> offers = new ArrayList<>();
         Set<String> methods = new HashSet<>();
         for (Gathered.Possible possible : look.possible()) {
             String method = possible.available().method();
+            if (stands(look, possible, conversation)) {
+                continue;
+            }
             if (possible.fact() != null && !methods.add(method)) {
                 continue; // facts are drawn at random: one offer stands for all
             }
@@ -176,7 +191,7 @@ class StandingOfTickets implements Standing {
         };
     }
 
-    private Standing.@org.jspecify.annotations.Nullable Open open(UUID ticket) {
+    private Standing.@Nullable Open open(UUID ticket) {
         Instant now = clock.instant();
         Optional<ProofCheck> open =
                 checks.findByTicketIdOrderByStartedAt(ticket).stream()

@@ -14,6 +14,7 @@ import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -365,6 +366,16 @@ class TicketDesk implements Tickets {
     @Override
     public List<View> others(UUID person, UUID but, Instant since) {
         return views(tickets.others(person, but, since));
+    }
+
+    @Override
+    public Map<UUID, Long> numbers(Collection<UUID> ids) {
+        return tickets.findAllById(ids).stream().collect(Collectors.toMap(t -> t.id, t -> t.number));
+    }
+
+    @Override
+    public Optional<UUID> numbered(long number) {
+        return tickets.findByNumber(number).map(t -> t.id);
     }
 
     private List<View> views(List<Ticket> found) {

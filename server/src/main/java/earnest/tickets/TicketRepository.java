@@ -14,6 +14,8 @@ interface TicketRepository extends JpaRepository<Ticket, UUID> {
     @Query("select t from Ticket t where t.id = ?1")
     Optional<Ticket> lock(UUID id);
 
+    Optional<Ticket> findByNumber(long number);
+
     List<Ticket> findByStateNotOrderByOpenedAt(Tickets.State state);
 
     @Query("select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order by t.openedAt desc")

@@ -2,7 +2,9 @@ package earnest.tickets;
 
 import earnest.access.SignedIn;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -54,6 +56,12 @@ public interface Tickets {
 
     /** Other tickets on which the person was named since then, newest first. */
     List<View> others(UUID person, UUID but, Instant since);
+
+    /** The numbers under which people know tickets. */
+    Map<UUID, Long> numbers(Collection<UUID> ids);
+
+    /** The ticket of a number. */
+    Optional<UUID> numbered(long number);
 
     /** A ticket's state. */
     enum State {
