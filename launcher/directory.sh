@@ -43,7 +43,7 @@ write_slapd_conf() {
      sed -e "/^include @HOME@\/database.conf/{r $CHECKOUT/standins/directory/database.conf
              d}" "$CHECKOUT/standins/directory/$kind.conf" \
          | sed -e "s|@HOME@|$home|g" -e "s|@CONF@|$CHECKOUT/standins/directory|g" -e "s|@SUFFIX@|$SUFFIX|g" \
-               -e "s|@PROVIDER_PORT@|$EARNEST_LDAP_PORT|g" -e "s|@REPLICA_SECRET@|$(secret ldap-replica)|g" \
+               -e "s|@PROVIDER_PORT@|$EARNEST_LDAP_PORT|g" -e "s|@REPLICA_SECRET@|$(secret ldap-replica)|g" -e "s|@ROOT_SECRET@|$(secret ldap-root)|g" \
                >"$home/slapd.conf")
 }
 

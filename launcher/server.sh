@@ -5,6 +5,7 @@ server_up() {
     (umask 077; server_properties >"$EARNEST_HOME/server.properties")
     unpack_server
     # The archive of loaded classes is made when the server ends for the first time and shortens every later start.
+    # shellcheck disable=SC2086
     start server "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC \
         -XX:+AutoCreateSharedArchive "-XX:SharedArchiveFile=$EARNEST_HOME/run/server.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
         -jar "$EARNEST_HOME/server/earnest-server-0.1.0-app.jar" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"

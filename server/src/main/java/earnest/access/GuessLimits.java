@@ -17,13 +17,23 @@ public class GuessLimits {
         this.clock = clock;
     }
 
+    /** Whether another try would be within {@code most} in {@code window}; counts nothing. */
+    public boolean within(String bucket, int most, Duration window) {
+        return database.sql("select tries from guess_limit where bucket = :bucket and since >= :begin")
+                        .param("bucket", bucket)
+                        .param("begin", clock.instant().minus(window))
+                        .query(Integer.class)
+                        .optional()
+                        .orElse(0)
+                < most;
+    }
+
     /**
      * Counts one more try.
      *
      * @param bucket what is guessed at or from where; names no secret
-     * @return whether it is still within {@code most} tries in {@code window}
      */
-    public boolean allow(String bucket, int most, Duration window) {
+    public void count(String bucket, Duration window) {
         Instant now = clock.instant();
         database.sql(
                         """
@@ -35,11 +45,5 @@ public class GuessLimits {
                 .param("now", now)
                 .param("begin", now.minus(window))
                 .update();
-        int tries =
-                database.sql("select tries from guess_limit where bucket = :bucket")
-                        .param("bucket", bucket)
-                        .query(Integer.class)
-                        .single();
-        return tries <= most;
     }
 }

@@ -30,7 +30,7 @@ class SignIn implements Analysts {
     private static final int TOKEN_BYTES = 32;
     private static final int TRIES_BEFORE_LOCK = 6;
     private static final int LEAST_PASSWORD = 15;
-    private static final int TRIES_PER_ADDRESS = 60;
+    private static final int WRONG_PER_ADDRESS = 60;
     private static final Duration LOCK = Duration.ofMinutes(15);
     private static final Duration ADDRESS_WINDOW = Duration.ofMinutes(5);
 
@@ -77,13 +77,22 @@ class SignIn implements Analysts {
      * @throws Problem 401 for wrong or locked, 429 for too many tries from one address
      */
     String signIn(String login, String password, String address) {
-        if (!writes.get(() -> limits.allow("sign-in from " + address, TRIES_PER_ADDRESS, ADDRESS_WINDOW))) {
+        String from = "sign-in from " + address;
+        if (!limits.within(from, WRONG_PER_ADDRESS, ADDRESS_WINDOW)) {
             throw new Problem(
                     429, "slow-down", "Too many tries from this place. Wait five minutes, then try again.");
         }
         String hash = analysts.findByLogin(login).map(a -> a.passwordHash).orElse(nobody);
         boolean matches = passwords.matches(password, hash);
-        Optional<String> token = writes.get(() -> settle(login, matches));
+        Optional<String> token =
+                writes.get(
+                        () -> {
+                            Optional<String> settled = settle(login, matches);
+                            if (settled.isEmpty()) {
+                                limits.count(from, ADDRESS_WINDOW);
+                            }
+                            return settled;
+                        });
         return token.orElseThrow(
                 () ->
                         new Problem(

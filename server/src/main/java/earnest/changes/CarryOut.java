@@ -152,6 +152,7 @@ class CarryOut implements Worker {
         String name = analysts.find(change.analystId).map(Analysts.Colleague::name).orElse("Analyst");
         record.append(
                 about(Entry.by(EntryKind.CHANGE_ASKED, change.analystId, name), change).why(judged.why()));
+        waypoints.pass("change-asked-uncommitted");
         return true;
     }
 
@@ -250,6 +251,7 @@ class CarryOut implements Worker {
                     events.publishEvent(
                             new Changes.TookEffect(
                                     id, change.ticketId, change.personId, change.system, change.what(), change.wrappedId));
+                    waypoints.pass("change-took-effect-uncommitted");
                 });
         waypoints.pass("change-took-effect-committed");
     }
@@ -265,6 +267,7 @@ class CarryOut implements Worker {
                     change.settledAt = clock.instant();
                     forget(change);
                     record.append(about(system(kind, change), change).data("reason", words));
+                    waypoints.pass("change-settled-uncommitted");
                 });
         waypoints.pass("change-settled-committed");
     }

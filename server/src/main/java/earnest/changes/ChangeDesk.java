@@ -156,6 +156,7 @@ class ChangeDesk implements Changes {
                         .why(why));
         tickets.bump(ticketId);
         work.soon(CarryOut.KIND, change.id);
+        waypoints.pass("change-intended-uncommitted");
         return change.id;
     }
 

@@ -196,6 +196,9 @@ class TextSender implements Texts, Worker {
                     }
                     events.publishEvent(
                             new Moved(id, message.purpose, message.aboutId, message.ticketId, state));
+                    if (state == State.LEFT) {
+                        waypoints.pass("text-" + lower(message.purpose) + "-left-uncommitted");
+                    }
                 });
     }
 

@@ -5,38 +5,44 @@ import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.stereotype.Component;
 
 /**
- * Named places on the way of a change or handover at which a test can hold the server and kill it.
- * Without {@code earnest.waypoint.name} it does nothing.
+ * Named places on the way of a change or handover, before and after each commit and each call
+ * outside, at which a test can hold the server and kill it. Without {@code earnest.waypoint.folder}
+ * it does nothing.
  */
 @Component
 public class Waypoints {
     /**
-     * @param name the waypoint at which to hold, empty for none
-     * @param reached file that is written when it is reached
+     * {@code earnest.waypoint}.
+     *
+     * @param folder holds a file {@code hold} with the name of the waypoint to hold at; the file
+     *     {@code reached} is written when it is reached
      */
     @ConfigurationProperties("earnest.waypoint")
-    record Properties(
-            @org.springframework.boot.context.properties.bind.DefaultValue("") String name,
-            @org.jspecify.annotations.Nullable Path reached) {}
+    record Properties(@Nullable Path folder) {}
 
-    private final Properties properties;
+    private final @Nullable Path folder;
 
     Waypoints(Properties properties) {
-        this.properties = properties;
+        this.folder = properties.folder();
     }
 
     /** Goes on at once, or never when a test holds the server here. */
     public void pass(String name) {
-        if (!properties.name().equals(name) || properties.reached() == null) {
+        if (folder == null) {
             return;
         }
         try {
+            Path hold = folder.resolve("hold");
+            if (!Files.exists(hold) || !Files.readString(hold).equals(name)) {
+                return;
+            }
             Files.writeString(
-                    properties.reached(), name, StandardOpenOption.CREATE, StandardOpenOption.SYNC);
+                    folder.resolve("reached"), name, StandardOpenOption.CREATE, StandardOpenOption.SYNC);
             Thread.sleep(Long.MAX_VALUE);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -140,6 +140,7 @@ class HandoverDesk implements Handovers {
                     record.append(
                             about(Entry.by(EntryKind.HANDOVER_CHOSEN, me.id(), me.name()), handover)
                                     .data("route", words(route)));
+                    waypoints.pass("handover-route-uncommitted");
                 });
         waypoints.pass("handover-route-committed");
     }
@@ -184,7 +185,9 @@ class HandoverDesk implements Handovers {
                             record.append(
                                     about(Entry.by(EntryKind.HANDOVER_SHOWN, me.id(), me.name()), handover)
                                             .data("from", handover.saidBack + 1));
-                            return rest(handover);
+                            List<Part> rest = rest(handover);
+                            waypoints.pass("handover-shown-uncommitted");
+                            return rest;
                         });
         waypoints.pass("handover-shown-committed");
         return parts;
@@ -236,6 +239,7 @@ class HandoverDesk implements Handovers {
                                 about(Entry.by(EntryKind.HANDOVER_DONE, me.id(), me.name()), handover)
                                         .data("route", "read aloud and said back"));
                     }
+                    waypoints.pass("handover-said-back-uncommitted");
                 });
         waypoints.pass("handover-said-back-committed");
     }

@@ -1,0 +1,105 @@
+package earnest;
+
+import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
+import earnest.testkit.Eventually;
+import earnest.testkit.Ground;
+import earnest.testkit.Http;
+import earnest.testkit.Outside;
+import earnest.testkit.People;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** The real application on the real ground, started once for all tests of this module. */
+final class App implements AutoCloseable {
+    private final Ground ground;
+    private final ConfigurableApplicationContext context;
+    private final People people;
+
+    private App() {
+        ground = Ground.start("server");
+        ground.launcher("properties");
+        context =
+                SpringApplication.run(
+                        Earnest.class,
+                        "--spring.config.additional-location=file:"
+                                + ground.home().resolve("server.properties"),
+                        "--earnest.directory.changes-every=1s",
+                        "--earnest.changes.most-per-person-and-day=3");
+        people = new People(ground);
+        JdbcClient database = database();
+        Eventually.waitFor(
+                "people and authenticators to be copied",
+                () -> database.sql("select count(*) from enrolment").query(Long.class).single() > 1000);
+    }
+
+    Ground ground() {
+        return ground;
+    }
+
+    Desk desk(String login) {
+        return Desk.signIn(ground, login);
+    }
+
+    Http http() {
+        return new Http(ground.serverUrl());
+    }
+
+    Outside outside() {
+        return new Outside(ground);
+    }
+
+    DirectoryOfTests directory() {
+        return new DirectoryOfTests(ground);
+    }
+
+    /** Somebody whom no other test was given. */
+    String somebody() {
+        return people.next();
+    }
+
+    <T> T bean(Class<T> type) {
+        return context.getBean(type);
+    }
+
+    JdbcClient database() {
+        return context.getBean(JdbcClient.class);
+    }
+
+    /** Whether an entry of that kind stands on the record of a ticket. */
+    boolean recorded(String ticket, String kind) {
+        return database()
+                        .sql("select count(*) from entry where ticket_id = :t and kind = :k")
+                        .param("t", java.util.UUID.fromString(ticket))
+                        .param("k", kind)
+                        .query(Long.class)
+                        .single()
+                > 0;
+    }
+
+
+    @Override
+    public void close() {
+        context.close();
+    }
+
+    /** Gives tests the one application. Spring's own extension needs a later JUnit. */
+    static final class Running implements ParameterResolver {
+        @Override
+        public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
+            return parameter.getParameter().getType() == App.class;
+        }
+
+        @Override
+        public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
+            return extension
+                    .getRoot()
+                    .getStore(ExtensionContext.Namespace.GLOBAL)
+                    .getOrComputeIfAbsent(App.class, key -> new App(), App.class);
+        }
+    }
+}

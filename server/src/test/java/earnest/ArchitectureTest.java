@@ -1,0 +1,85 @@
+package earnest;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.domain.JavaClass;
+import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethodCall;
+import com.tngtech.archunit.core.importer.ClassFileImporter;
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
+import earnest.core.passwords.Secret;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.springframework.modulith.core.ApplicationModules;
+
+/** The walls of the house. */
+class ArchitectureTest {
+    private static final JavaClasses ALL =
+            new ClassFileImporter()
+                    .withImportOption(new ImportOption.DoNotIncludeTests())
+                    .importPackages("earnest");
+
+    /** Who may look into a secret, and why. */
+    private static final Set<String> OPENERS =
+            Set.of(
+                    "earnest.core.passwords.Secret",
+                    "earnest.core.passwords.Spelling", // to say it
+                    "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a summary
+                    "earnest.systems.ldap.LdapConnector", // to set it
+                    "earnest.handover.HandoverText", // to send it
+                    "earnest.checks.CodeText", // to send a code
+                    "earnest.checks.Proving", // to compare a fact
+                    "earnest.channels.Gateway"); // to carry a text
+
+    @Test
+    void capabilitiesCallEachOtherThroughTheirFacesOnlyAndInOneDirection() {
+        ApplicationModules.of(Earnest.class, JavaClass.Predicates.resideInAnyPackage("earnest.core..", "earnest.testkit.."))
+                .detectViolations()
+                .throwIfPresent();
+    }
+
+    @Test
+    void onlyThoseNamedHereOpenASecret() {
+        classes().should(onlyOpenSecretsIf()).check(ALL);
+    }
+
+    private static ArchCondition<JavaClass> onlyOpenSecretsIf() {
+        return new ArchCondition<>("open secrets only where that is their work") {
+            @Override
+            public void check(JavaClass type, ConditionEvents events) {
+                for (JavaMethodCall call : type.getMethodCallsFromSelf()) {
+                    boolean opens =
+                            call.getTargetOwner().isEquivalentTo(Secret.class)
+                                    && call.getName().equals("open");
+                    String outer = type.getName().replaceAll("\\$.*", "");
+                    if (opens && !OPENERS.contains(outer)) {
+                        events.add(SimpleConditionEvent.violated(call, call.getDescription()));
+                    }
+                }
+            }
+        };
+    }
+
+    @Test
+    void theCoreKnowsNoFramework() {
+        noClasses()
+                .that()
+                .resideInAPackage("earnest.core..")
+                .should()
+                .dependOnClassesThat()
+                .resideOutsideOfPackages("earnest.core..", "java..", "javax.crypto..", "org.jspecify..")
+                .check(ALL);
+    }
+
+    @Test
+    void nothingIsNamedAfterWhatItIsNot() {
+        noClasses()
+                .should()
+                .resideInAnyPackage("..util..", "..common..", "..helper..", "..impl..", "..manager..", "..dto..")
+                .check(ALL);
+    }
+}

@@ -1,0 +1,235 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Outside;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** What each method of proof counts, and how it ends. */
+@ExtendWith(App.Running.class)
+class ChecksTest {
+    private App app;
+    private Desk tove;
+    private Outside outside;
+    private String account;
+    private String ticket;
+    private String call;
+
+    @BeforeEach
+    void aCallerIsNamed(App app) {
+        this.app = app;
+        tove = app.desk("tove.rask");
+        outside = app.outside();
+        account = app.somebody();
+        call = outside.ringWithheld();
+        ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+    }
+
+    private String outcome(String check, String typed) {
+        return tove.type(ticket, check, typed).ok().get("outcome").asString();
+    }
+
+    @Test
+    void aCodeByTextCountsTwenty() {
+        String check = tove.begin(ticket, "code-by-text");
+        assertThat(outcome(check, outside.textedCode(account, 0))).isEqualTo("passed");
+        assertThat(tove.standing(ticket)).isEqualTo(20);
+        assertThat(outside.texts(account).getFirst()).contains("If somebody called you");
+    }
+
+    @Test
+    void theThirdWrongCodeFailsTheCheckOnce() {
+        String check = tove.begin(ticket, "code-by-text");
+        String right = outside.textedCode(account, 0);
+        String wrong = right.equals("000000") ? "000001" : "000000";
+        assertThat(outcome(check, wrong)).isEqualTo("wrong");
+        assertThat(outcome(check, wrong)).isEqualTo("wrong");
+        assertThat(outcome(check, wrong)).isEqualTo("failed");
+        assertThat(tove.type(ticket, check, right).problem()).isEqualTo("check-over");
+        assertThat(tove.standing(ticket)).isEqualTo(-10);
+    }
+
+    @Test
+    void aNewCodeReplacesTheOld() {
+        String first = tove.begin(ticket, "code-by-text");
+        String old = outside.textedCode(account, 0);
+        String second = tove.begin(ticket, "code-by-text");
+        assertThat(tove.type(ticket, first, old).problem()).isEqualTo("check-over");
+        assertThat(outcome(second, outside.textedCode(account, 1))).isEqualTo("passed");
+        assertThat(tove.standing(ticket)).isEqualTo(20);
+    }
+
+    @Test
+    void aCodeIsGoodForTenMinutes() {
+        String check = tove.begin(ticket, "code-by-text");
+        String code = outside.textedCode(account, 0);
+        app.database()
+                .sql("update proof_check set expires_at = utc_timestamp(6) where id = :id")
+                .param("id", UUID.fromString(check))
+                .update();
+        assertThat(outcome(check, code)).isEqualTo("expired");
+        assertThat(tove.standing(ticket)).isZero();
+    }
+
+    @Test
+    void anAuthenticatorCodeIsTakenOnce() {
+        String code = outside.authenticator(account);
+        String first = tove.begin(ticket, "authenticator");
+        assertThat(outcome(first, code)).isEqualTo("passed");
+        outside.ringWithheld();
+        String another = tove.answer();
+        tove.claim(another, account).ok();
+        String second = tove.begin(another, "authenticator");
+        assertThat(tove.type(another, second, code).ok().get("outcome").asString()).isEqualTo("wrong");
+    }
+
+    @Test
+    void anAuthenticatorHasALimitAcrossTickets() {
+        for (int round = 0; round < 4; round++) {
+            if (tove.offer(ticket, "authenticator").isEmpty()) {
+                break;
+            }
+            String check = tove.begin(ticket, "authenticator");
+            for (int i = 0; i < 3 && !outcome(check, "000000").equals("failed"); i++) {
+                assertThat(i).isLessThan(3);
+            }
+        }
+        outside.ringWithheld();
+        String another = tove.answer();
+        tove.claim(another, account).ok();
+        assertThat(tove.offer(another, "authenticator")).isEmpty();
+    }
+
+    @Test
+    void aCallBackCountsWhenThePersonConfirms() {
+        tove.callBack(ticket, account, outside);
+        assertThat(tove.standing(ticket)).isEqualTo(21);
+    }
+
+    @Test
+    void aCallBackThatNobodyAnsweredCannotBeConfirmed() {
+        String check = tove.begin(ticket, "call-back");
+        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("not-answered");
+        outside.decline(account);
+        Eventually.waitFor(
+                "the refusal to be seen",
+                () -> "declined".equals(tove.page(ticket).path("proof").path("open").path("delivery").asString("")));
+        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("not-answered");
+        tove.heard(ticket, check, "no-answer").ok();
+        assertThat(tove.standing(ticket)).isZero();
+    }
+
+    @Test
+    void aDenialOnTheCallBackStopsTheTicket() {
+        tove.authenticator(ticket, account, outside);
+        String check = tove.begin(ticket, "call-back");
+        outside.answer(account);
+        Eventually.waitFor(
+                "the answer to be seen",
+                () -> "answered".equals(tove.page(ticket).path("proof").path("open").path("delivery").asString("")));
+        tove.heard(ticket, check, "denied").ok();
+        assertThat(tove.page(ticket).get("proof").get("stopped").asBoolean()).isTrue();
+        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("stopped");
+    }
+
+    @Test
+    void factsAreComparedAsHeardAndCountThreeAtMost() {
+        Map<String, String> knows = facts();
+        for (int i = 0; i < knows.size(); i++) {
+            String check = tove.begin(ticket, "staff-fact");
+            String asked = tove.page(ticket).get("proof").get("open").get("label").asString();
+            assertThat(outcome(check, knows.get(asked))).as(asked).isEqualTo("passed");
+        }
+        assertThat(tove.standing(ticket)).isEqualTo(3);
+        assertThat(tove.offer(ticket, "staff-fact")).isEmpty();
+    }
+
+    private Map<String, String> facts() {
+        JsonNode person = person(account);
+        String manager = person(person.get("manager").asString()).get("family").asString();
+        String[] joined = person.get("joined").asString().split("-");
+        return Map.of(
+                "Ask for the staff number", " " + person.get("staffNumber").asString() + " ",
+                "Ask for the manager's name", manager.toUpperCase(java.util.Locale.ROOT),
+                "Ask for month and year of joining",
+                        java.time.Month.of(Integer.parseInt(joined[1])) + " " + joined[0],
+                "Ask for the locker number",
+                        person.get("locker").asString().toLowerCase(java.util.Locale.ROOT).replace("", " "));
+    }
+
+    private JsonNode person(String of) {
+        for (JsonNode p :
+                tools.jackson.databind.json.JsonMapper.shared()
+                        .readTree(app.ground().read("world/people.json"))) {
+            if (p.get("account").asString().equals(of)) {
+                return p;
+            }
+        }
+        throw new AssertionError(of);
+    }
+
+    @Test
+    void whatWasProvedEndsWithTheCall() {
+        tove.authenticator(ticket, account, outside);
+        assertThat(tove.standing(ticket)).isEqualTo(22);
+        outside.drop(call);
+        Eventually.waitFor("the drop to be seen", () -> tove.standing(ticket) == 0);
+        assertThat(tove.page(ticket).get("proof").get("lines").get(0).get("reason").asString())
+                .contains("another call");
+        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+    }
+
+    @Test
+    void aCallBackAfterHangingUpBeginsAConversationOfItsOwn() {
+        outside.hangUp(call);
+        Eventually.waitFor("the end to be seen", () -> !tove.page(ticket).get("ticket").get("onTheLine").asBoolean());
+        tove.callBack(ticket, account, outside);
+        assertThat(tove.standing(ticket)).isEqualTo(21);
+        tove.authenticator(ticket, account, outside);
+        assertThat(tove.standing(ticket)).isEqualTo(43);
+    }
+
+    @Test
+    void theNumberShownIsALineAndNoPoints() {
+        String number = person(account).get("mobile").asString();
+        outside.ringFrom(number);
+        String shown = tove.answer();
+        assertThat(tove.page(shown).get("suggested").toString()).contains(account);
+        assertThat(tove.page(shown).get("who")).isNull();
+        tove.claim(shown, account).ok();
+        JsonNode line = tove.page(shown).get("proof").get("lines").get(0);
+        assertThat(line.get("label").asString()).isEqualTo("Number shown");
+        assertThat(line.get("points").asInt()).isZero();
+    }
+
+    @Test
+    void aNumberOfSomebodyElseIsASignal() {
+        outside.ringFrom("+447700900142");
+        String other = tove.answer();
+        tove.claim(other, app.somebody()).ok();
+        assertThat(tove.standing(other)).isEqualTo(-1);
+    }
+
+    @Test
+    void namingSomebodyElseLeavesTheirProofBehind() {
+        tove.authenticator(ticket, account, outside);
+        tove.claim(ticket, app.somebody()).ok();
+        assertThat(tove.standing(ticket)).isZero();
+    }
+
+    @Test
+    void noContactIsEverShownWhole() {
+        String number = person(account).get("mobile").asString();
+        String page = tove.page(ticket).toString();
+        assertThat(page).doesNotContain(number).doesNotContain(account + "@");
+        assertThat(page).doesNotContain(person(account).get("staffNumber").asString());
+    }
+}

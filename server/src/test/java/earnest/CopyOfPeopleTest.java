@@ -1,0 +1,57 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.people.People;
+import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
+import earnest.testkit.Eventually;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** The copy follows the directory. */
+@ExtendWith(App.Running.class)
+class CopyOfPeopleTest {
+    @Test
+    void aNumberThatChangedLatelyIsNotOfferedAndCountsAgainst(App app) {
+        Desk tove = app.desk("tove.rask");
+        String account = app.somebody();
+        app.outside().ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        assertThat(tove.offer(ticket, "call-back")).isPresent();
+        app.directory()
+                .administer(
+                        "dn: " + DirectoryOfTests.dn(account),
+                        "changetype: modify",
+                        "replace: mobile",
+                        "mobile: 07700 900099",
+                        "-");
+        Eventually.waitFor("the change to be copied", () -> tove.offer(ticket, "call-back").isEmpty());
+        assertThat(tove.offer(ticket, "code-by-text")).isEmpty();
+        assertThat(tove.standing(ticket)).isEqualTo(-2);
+        assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean()).isTrue();
+        assertThat(app.bean(People.class).withNumber("+447700900099")).hasSize(1);
+    }
+
+    @Test
+    void whoIsGoneFromTheDirectoryIsHelpedNoMore(App app) {
+        String account = app.somebody();
+        UUID id = app.bean(People.class).byAccount(account).orElseThrow().id();
+        app.directory().administer("dn: " + DirectoryOfTests.dn(account), "changetype: delete");
+        app.database().sql("update people_copy set whole_at = '2020-01-01'").update();
+        Eventually.waitFor("the loss to be seen", () -> app.bean(People.class).person(id).orElseThrow().gone());
+        assertThat(app.bean(People.class).find(account, 5)).isEmpty();
+        Desk tove = app.desk("tove.rask");
+        app.outside().ringWithheld();
+        String ticket = tove.answer();
+        assertThat(
+                        tove.api()
+                                .post(
+                                        "/api/tickets/" + ticket + "/claim",
+                                        java.util.Map.of("person", id.toString(), "version", tove.version(ticket)))
+                                .problem())
+                .isEqualTo("gone");
+    }
+}

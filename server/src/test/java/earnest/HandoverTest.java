@@ -1,0 +1,192 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.unboundid.ldap.sdk.ResultCode;
+import earnest.testkit.Answer;
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Outside;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+import tools.jackson.databind.JsonNode;
+
+/** A secret reaches its person once, or goes out of force. */
+@ExtendWith(App.Running.class)
+class HandoverTest {
+    private App app;
+    private Desk tove;
+    private Outside outside;
+    private String account;
+    private String ticket;
+
+    @BeforeEach
+    void aTemporaryPasswordTookEffect(App app) {
+        this.app = app;
+        tove = app.desk("tove.rask");
+        outside = app.outside();
+        account = app.somebody();
+        ticket = tove.proved(account, outside);
+        tove.change(ticket, "temporary-password").ok();
+        tove.settled(ticket);
+    }
+
+    @AfterEach
+    void gatewayUp() {
+        outside.gateway("up");
+    }
+
+    private JsonNode handover() {
+        return tove.page(ticket).get("handover").get("state");
+    }
+
+    private Answer show() {
+        return tove.api().post("/api/tickets/" + ticket + "/handover/show");
+    }
+
+    private Answer byText() {
+        String contact = tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+        return tove.api()
+                .post(
+                        "/api/tickets/" + ticket + "/handover/route",
+                        Map.of("route", "text", "contact", contact));
+    }
+
+    @Test
+    void aPartThatWasSaidBackIsNeverShownAgain() {
+        assertThat(show().ok()).hasSize(3);
+        tove.saidBack(ticket, 1).ok();
+        assertThat(tove.saidBack(ticket, 1).problem()).isEqualTo("another-part");
+        JsonNode rest = show().ok();
+        assertThat(rest).hasSize(2);
+        assertThat(rest.get(0).get("part").asInt()).isEqualTo(2);
+        tove.saidBack(ticket, 2).ok();
+        tove.saidBack(ticket, 3).ok();
+        assertThat(show().problem()).isEqualTo("said-back");
+        assertThat(wrapped()).isZero();
+    }
+
+    private long wrapped() {
+        return app.database()
+                .sql("select count(*) from wrapped_secret where ticket_id = :t")
+                .param("t", UUID.fromString(ticket))
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void aTextCarriesItOnceAndThePageNeverShowsIt() {
+        byText().ok();
+        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        assertThat(show().problem()).isEqualTo("not-read-aloud");
+        assertThat(byText().problem()).isEqualTo("handover-begun");
+        assertThat(wrapped()).isZero();
+        List<String> carried =
+                outside.texts(account).stream().filter(t -> t.startsWith("Your temporary password is ")).toList();
+        assertThat(carried).hasSize(1);
+        String password = carried.getFirst().substring(27, 39);
+        assertThat(app.directory().changeOwn(account, password, "a sentence of my own 7"))
+                .isEqualTo(ResultCode.SUCCESS);
+    }
+
+    @Test
+    void aGatewayThatIsDownIsTriedAgainAndSaysSo() {
+        outside.gateway("down");
+        byText().ok();
+        Eventually.waitFor("the trouble to be shown", () -> handover().path("trouble").asString("").contains("out of order"));
+        outside.gateway("up");
+        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        assertThat(passwords()).isEqualTo(1);
+    }
+
+    @Test
+    void aGatewayThatDoesNotAnswerIsAskedNotSentTwice() {
+        outside.gateway("silent");
+        byText().ok();
+        Eventually.waitFor("the silence to be shown", () -> handover().path("trouble").asString("").contains("no answer"));
+        outside.gateway("up");
+        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        assertThat(passwords()).isEqualTo(1);
+    }
+
+    private long passwords() {
+        return outside.texts(account).stream().filter(t -> t.startsWith("Your temporary password is ")).count();
+    }
+
+    @Test
+    void thePersonIsToldThatAChangeWasMade() {
+        Eventually.waitFor(
+                "the person to be told",
+                () -> outside.texts(account).stream().anyMatch(t -> t.contains("If you did not ask for this")));
+    }
+
+    @Test
+    void unusedItRunsOutAndNobodyKnowsTheNext() {
+        String password = tove.readAloud(ticket);
+        expire();
+        Eventually.waitFor("it to run out", () -> handover().get("state").asString().equals("expired"));
+        assertThat(app.directory().bind(account, password)).isEqualTo(ResultCode.INVALID_CREDENTIALS);
+        assertThat(tove.page(ticket).get("ticket").get("reminder").asString()).contains("ran out unused");
+        Eventually.waitFor(
+                "the person to be told",
+                () -> outside.texts(account).stream().anyMatch(t -> t.contains("ran out unused")));
+    }
+
+    private void expire() {
+        app.database()
+                .sql("update handover set expires_at = utc_timestamp(6) where ticket_id = :t")
+                .param("t", UUID.fromString(ticket))
+                .update();
+    }
+
+    @Test
+    void theDeskIsRemindedAfterTenMinutes() {
+        app.database()
+                .sql("update handover set made_at = made_at - interval 11 minute where ticket_id = :t")
+                .param("t", UUID.fromString(ticket))
+                .update();
+        Eventually.waitFor("the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));
+        assertThat(tove.page(ticket).get("ticket").get("reminder").asString()).contains("has not signed in yet");
+    }
+
+    @Test
+    void afterTheCallIsOverItIsNotReadToTheNextCaller() {
+        tove.api().post("/api/tickets/" + ticket + "/hang-up").ok();
+        assertThat(show().problem()).isEqualTo("not-sure-enough");
+        assertThat(byText().problem()).isEqualTo("not-sure-enough");
+    }
+
+    @Test
+    void aFreshOneTakesThePlaceOfTheFormer() {
+        String former = tove.readAloud(ticket);
+        tove.change(ticket, "temporary-password").ok();
+        Eventually.waitFor("the second change", () -> tove.page(ticket).get("changes").size() == 2);
+        tove.settled(ticket);
+        String fresh = tove.readAloud(ticket);
+        assertThat(fresh).isNotEqualTo(former);
+        assertThat(app.directory().bind(account, former)).isEqualTo(ResultCode.INVALID_CREDENTIALS);
+        assertThat(app.directory().bind(account, fresh)).isEqualTo(ResultCode.SUCCESS);
+    }
+
+    @Test
+    void aLiveSecretInTheSummaryIsRefusedHoweverItIsSpaced() {
+        StringBuilder typed = new StringBuilder();
+        show().ok().forEach(part -> typed.append(part.get("characters").asString()).append(" - "));
+        Map<String, Object> closing =
+                Map.of("summary", "She has " + typed, "version", tove.version(ticket));
+        Answer refused = tove.api().post("/api/tickets/" + ticket + "/close", closing);
+        assertThat(refused.problem()).isEqualTo("secret-in-summary");
+        assertThat(tove.page(ticket).get("ticket").get("state").asString()).isEqualTo("OPEN");
+        String draft = tove.api().get("/api/tickets/" + ticket + "/summary").ok().get("summary").asString();
+        assertThat(draft).contains("Temporary password took effect");
+        tove.api()
+                .post("/api/tickets/" + ticket + "/close", Map.of("summary", draft, "version", tove.version(ticket)))
+                .ok();
+        assertThat(tove.api().post("/api/tickets/" + ticket + "/take").problem()).isEqualTo("not-open");
+    }
+}

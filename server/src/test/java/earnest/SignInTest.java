@@ -1,0 +1,145 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.access.Analysts;
+import earnest.access.Role;
+import earnest.testkit.Answer;
+import earnest.testkit.Desk;
+import earnest.testkit.Http;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Signing in, its limits, and what a session may do. */
+@ExtendWith(App.Running.class)
+class SignInTest {
+    private static Answer signIn(Http http, String login, String password) {
+        http.get("/api/session");
+        return http.post("/api/session", Map.of("login", login, "password", password));
+    }
+
+    @Test
+    void wrongTriesLockTheSignInForAWhileAndAreOnTheRecord(App app) {
+        app.bean(Analysts.class)
+                .admit("sign.in.test", "Sign In", Set.of(Role.ANALYST), null, "a long enough password");
+        Http http = app.http();
+        for (int i = 0; i < 6; i++) {
+            assertThat(signIn(http, "sign.in.test", "wrong").problem()).isEqualTo("sign-in-refused");
+        }
+        Answer locked = signIn(http, "sign.in.test", "a long enough password");
+        assertThat(locked.status()).isEqualTo(401);
+        assertThat(count(app, "sign-in-locked", "sign.in.test")).isEqualTo(1);
+        assertThat(count(app, "sign-in-refused", "sign.in.test")).isEqualTo(7);
+    }
+
+    private static long count(App app, String kind, String login) {
+        return app.database()
+                .sql(
+                        "select count(*) from entry e join analyst a on e.actor_id = a.id where e.kind = :k and a.login = :l")
+                .param("k", kind)
+                .param("l", login)
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void anUnknownNameIsAnsweredAsAWrongPassword(App app) {
+        Answer unknown = signIn(app.http(), "nobody.at.all", "some password");
+        Answer wrong = signIn(app.http(), "jonas.lie", "some password");
+        assertThat(unknown.status()).isEqualTo(wrong.status()).isEqualTo(401);
+        assertThat(unknown.text()).isEqualTo(wrong.text());
+        signIn(app.http(), "jonas.lie", app.ground().secret("demo-sign-in")).ok();
+    }
+
+    @Test
+    void passwordsAreKeptAsArgon2id(App app) {
+        assertThat(
+                        app.database()
+                                .sql("select password_hash from analyst where login = 'tove.rask'")
+                                .query(String.class)
+                                .single())
+                .startsWith("$argon2id$");
+    }
+
+    @Test
+    void whoIsNotSignedInGetsNothing(App app) {
+        for (String path :
+                new String[] {"/api/desk", "/api/people?find=ines", "/api/record", "/api/analysts", "/api/live"}) {
+            assertThat(app.http().get(path).status()).as(path).isEqualTo(401);
+        }
+    }
+
+    @Test
+    void aCallWithoutTheCsrfTokenIsRefused(App app) {
+        Desk tove = app.desk("tove.rask");
+        app.outside().ringWithheld();
+        String ticket = tove.ringing();
+        tove.api().withoutCsrf();
+        Answer refused = tove.api().post("/api/tickets/" + ticket + "/answer");
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.problem()).isEqualTo("not-from-this-page");
+    }
+
+    @Test
+    void anAuditorReadsTheRecordAndDoesNothingElse(App app) {
+        Desk elif = app.desk("elif.hartono");
+        elif.api().get("/api/record").ok();
+        assertThat(elif.api().get("/api/desk").problem()).isEqualTo("no-right");
+        app.outside().ringWithheld();
+        String ticket = app.desk("tove.rask").ringing();
+        Answer refused = elif.api().post("/api/tickets/" + ticket + "/answer");
+        assertThat(refused.status()).isEqualTo(403);
+        assertThat(refused.body().get("detail").asString()).contains("Ask a steward");
+    }
+
+    @Test
+    void afterSigningOutTheSessionIsOver(App app) {
+        Desk tove = app.desk("tove.rask");
+        tove.api().delete("/api/session");
+        assertThat(tove.api().get("/api/desk").status()).isEqualTo(401);
+    }
+
+    @Test
+    void anIdleSessionAndAnOldOneAreOver(App app) {
+        for (String column : new String[] {"last_seen_at", "started_at"}) {
+            Desk jonas = app.desk("jonas.lie");
+            app.database()
+                    .sql("update sign_in_session set " + column + " = '2020-01-01' where ended_at is null")
+                    .update();
+            assertThat(jonas.api().get("/api/desk").problem()).as(column).isEqualTo("signed-out");
+        }
+    }
+
+    @Test
+    void theSessionCookieIsOutOfReachOfScriptsAndOtherSites(App app) throws Exception {
+        var client = java.net.http.HttpClient.newHttpClient();
+        String url = app.ground().serverUrl() + "/api/session";
+        var first =
+                client.send(
+                        java.net.http.HttpRequest.newBuilder(java.net.URI.create(url)).build(),
+                        java.net.http.HttpResponse.BodyHandlers.ofString());
+        String csrf =
+                first.headers().firstValue("Set-Cookie").orElseThrow().replaceAll("XSRF-TOKEN=([^;]*).*", "$1");
+        var request =
+                java.net.http.HttpRequest.newBuilder(java.net.URI.create(url))
+                        .header("Content-Type", "application/json")
+                        .header("Cookie", "XSRF-TOKEN=" + csrf)
+                        .header("X-XSRF-TOKEN", csrf)
+                        .POST(
+                                java.net.http.HttpRequest.BodyPublishers.ofString(
+                                        "{\"login\":\"tove.rask\",\"password\":\""
+                                                + app.ground().secret("demo-sign-in")
+                                                + "\"}"))
+                        .build();
+        var answer = client.send(request, java.net.http.HttpResponse.BodyHandlers.ofString());
+        assertThat(answer.headers().allValues("Set-Cookie"))
+                .anySatisfy(
+                        c ->
+                                assertThat(c)
+                                        .startsWith("earnest-session=")
+                                        .contains("HttpOnly")
+                                        .contains("SameSite=Strict"));
+    }
+}

@@ -1,0 +1,172 @@
+package earnest.testkit;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.InetAddress;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Stream;
+
+/**
+ * Database, directory with replica and stand-ins, as {@code ./earnest up} starts them, in a home
+ * and on ports of their own; ended with this process.
+ */
+public final class Ground {
+    private static final int LOWEST_PORT = 20_000;
+    private static final int PORTS = 10_000;
+
+    private final Path checkout;
+    private final Path home;
+    private final Map<String, String> environment = new LinkedHashMap<>();
+
+    private Ground(Path checkout, Path home) {
+        this.checkout = checkout;
+        this.home = home;
+        environment.put("EARNEST_HOME", home.toString());
+        for (String name :
+                new String[] {"", "STANDINS_", "DB_", "LDAP_", "REPLICA_"}) {
+            environment.put("EARNEST_" + name + "PORT", String.valueOf(freePort()));
+        }
+    }
+
+    /**
+     * Starts everything anew.
+     *
+     * @param name of the home, below {@code .earnest/tests} of the checkout
+     */
+    public static Ground start(String name) {
+        Path checkout = findCheckout();
+        Ground ground = new Ground(checkout, checkout.resolve(".earnest/tests/" + name));
+        ground.clear();
+        ground.launcher("ground", "up");
+        Runtime.getRuntime().addShutdownHook(new Thread(() -> ground.launcher("ground", "down")));
+        return ground;
+    }
+
+    private static Path findCheckout() {
+        Path at = Path.of("").toAbsolutePath();
+        while (!Files.isExecutable(at.resolve("earnest"))) {
+            at = Objects.requireNonNull(at.getParent(), "not within a checkout");
+        }
+        return at;
+    }
+
+    /** What a former run left behind is ended and thrown away. */
+    private void clear() {
+        if (!Files.exists(home)) {
+            return;
+        }
+        launcher("ground", "down");
+        try (Stream<Path> files = Files.walk(home)) {
+            files.sorted(Comparator.reverseOrder()).forEach(Ground::delete);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static void delete(Path file) {
+        try {
+            Files.deleteIfExists(file);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Runs the launcher; its words go to the log of this process only when it fails. */
+    public void launcher(String... words) {
+        String[] command = new String[words.length + 1];
+        command[0] = checkout.resolve("earnest").toString();
+        System.arraycopy(words, 0, command, 1, words.length);
+        ProcessBuilder builder = new ProcessBuilder(command).directory(checkout.toFile());
+        builder.environment().putAll(environment);
+        try {
+            Path out = Files.createTempFile("earnest", ".out");
+            builder.redirectErrorStream(true).redirectOutput(out.toFile());
+            int code = builder.start().waitFor();
+            String said = Files.readString(out);
+            Files.delete(out);
+            if (code != 0) {
+                throw new IllegalStateException(
+                        "./earnest " + String.join(" ", words) + " failed:\n" + said);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Ends one part: {@code database, directory, replica, standins}. {@link #again} brings it back. */
+    public void end(String part) {
+        String pid = read("run/" + part + ".pid").strip();
+        ProcessHandle handle = ProcessHandle.of(Long.parseLong(pid)).orElseThrow();
+        handle.destroy();
+        handle.onExit().join();
+    }
+
+    public void again() {
+        launcher("ground", "up");
+    }
+
+    public Path home() {
+        return home;
+    }
+
+    public Path checkout() {
+        return checkout;
+    }
+
+    public String secret(String name) {
+        return read("secrets/" + name);
+    }
+
+    public String read(String file) {
+        try {
+            return Files.readString(home.resolve(file));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    public int port(String name) {
+        return Integer.parseInt(
+                Objects.requireNonNull(
+                        environment.get("EARNEST_" + (name.isEmpty() ? "" : name + "_") + "PORT")));
+    }
+
+    public String serverUrl() {
+        return "http://localhost:" + port("");
+    }
+
+    public String standinsUrl() {
+        return "http://127.0.0.1:" + port("STANDINS");
+    }
+
+    Map<String, String> environment() {
+        return environment;
+    }
+
+    /** Below the range from which systems take ports by themselves. */
+    private static int freePort() {
+        int start = (int) (ProcessHandle.current().pid() * 37 % PORTS);
+        for (int i = taken; i < PORTS; i++) {
+            int port = LOWEST_PORT + (start + i) % PORTS;
+            try (ServerSocket socket =
+                    new ServerSocket(port, 1, InetAddress.getLoopbackAddress())) {
+                taken = i + 1;
+                return socket.getLocalPort();
+            } catch (IOException inUse) {
+                continue;
+            }
+        }
+        throw new IllegalStateException("no free port");
+    }
+
+    private static int taken;
+}

@@ -1,0 +1,98 @@
+package earnest.testkit;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.MissingNode;
+
+/** JSON over HTTP with cookies, as a script would speak it. */
+public final class Http {
+    private static final List<String> HEARD = new CopyOnWriteArrayList<>();
+
+    private final String base;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    private boolean withCsrf = true;
+
+    public Http(String base) {
+        this.base = base;
+    }
+
+    /** Every body that any client got from an address that hands no secret over. */
+    public static List<String> heard() {
+        return HEARD;
+    }
+
+    /** Leaves the CSRF header out, as another site's page would have to. */
+    public Http withoutCsrf() {
+        withCsrf = false;
+        return this;
+    }
+
+    public Answer get(String path) {
+        return send("GET", path, null);
+    }
+
+    public Answer post(String path) {
+        return send("POST", path, "");
+    }
+
+    public Answer post(String path, Map<String, ?> body) {
+        return send("POST", path, JsonMapper.shared().writeValueAsString(body));
+    }
+
+    public Answer delete(String path) {
+        return send("DELETE", path, "");
+    }
+
+    public Answer send(String method, String path, @Nullable String body) {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(URI.create(base + path)).timeout(Duration.ofSeconds(30));
+        request.method(
+                method,
+                body == null
+                        ? HttpRequest.BodyPublishers.noBody()
+                        : HttpRequest.BodyPublishers.ofString(body));
+        if (body != null && !body.isEmpty()) {
+            request.header("Content-Type", "application/json");
+        }
+        if (withCsrf) {
+            cookies.getCookieStore().getCookies().stream()
+                    .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                    .forEach(cookie -> request.header("X-XSRF-TOKEN", cookie.getValue()));
+        }
+        try {
+            HttpResponse<String> response =
+                    http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+            if (!path.endsWith("/handover/show")) {
+                HEARD.add(response.body());
+            }
+            return new Answer(response.statusCode(), json(response.body()), response.body());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static JsonNode json(String body) {
+        try {
+            return body.isBlank() ? MissingNode.getInstance() : JsonMapper.shared().readTree(body);
+        } catch (JacksonException notJson) {
+            return MissingNode.getInstance();
+        }
+    }
+}

@@ -1,0 +1,92 @@
+package earnest.testkit;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.StreamSupport;
+import tools.jackson.databind.JsonNode;
+
+/** The other side: rings the desk, looks into pockets, plays with the gateway. */
+public final class Outside {
+    private final Http standins;
+
+    public Outside(Ground ground) {
+        this.standins = new Http(ground.standinsUrl());
+    }
+
+    /** Rings as a ready caller; gives the call's id. */
+    public String ring(String caller) {
+        return standins.post("/api/calls", Map.of("caller", caller)).ok().get("id").asString();
+    }
+
+    public String ringFrom(String number) {
+        return standins.post("/api/calls", Map.of("number", number)).ok().get("id").asString();
+    }
+
+    public String ringWithheld() {
+        return standins.post("/api/calls", Map.of()).ok().get("id").asString();
+    }
+
+    public void hangUp(String call) {
+        standins.post("/api/calls/" + call + "/hang-up").ok();
+    }
+
+    public void drop(String call) {
+        standins.post("/api/calls/" + call + "/drop").ok();
+    }
+
+    public JsonNode pocket(String account) {
+        return standins.get("/api/pockets/" + account).ok();
+    }
+
+    public String authenticator(String account) {
+        return pocket(account).get("authenticator").get("code").asString();
+    }
+
+    public List<String> texts(String account) {
+        return StreamSupport.stream(pocket(account).get("texts").spliterator(), false)
+                .map(text -> text.get("text").asString())
+                .toList();
+    }
+
+    /** Waits until the phone rings and answers it. */
+    public void answer(String account) {
+        act(account, "answer");
+    }
+
+    public void decline(String account) {
+        act(account, "decline");
+    }
+
+    private void act(String account, String act) {
+        String call =
+                Eventually.get(
+                        account + "'s phone to ring",
+                        () ->
+                                StreamSupport.stream(pocket(account).get("calls").spliterator(), false)
+                                        .filter(c -> c.get("state").asString().equals("ringing"))
+                                        .map(c -> c.get("id").asString())
+                                        .findFirst());
+        standins.post("/api/pockets/" + account + "/calls/" + call + "/" + act).ok();
+    }
+
+    /** The six digits in the latest text that holds some. */
+    public String textedCode(String account, int textsBefore) {
+        return Eventually.get(
+                "a code in " + account + "'s pocket",
+                () -> {
+                    List<String> texts = texts(account);
+                    return texts.size() <= textsBefore
+                            ? Optional.empty()
+                            : texts.subList(textsBefore, texts.size()).stream()
+                                    .filter(t -> t.startsWith("Your code is "))
+                                    .map(t -> t.substring(13, 19))
+                                    .reduce((a, b) -> b);
+                });
+    }
+
+    /** {@code up, down, silent, lost}. */
+    public void gateway(String mode) {
+        standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();
+    }
+}

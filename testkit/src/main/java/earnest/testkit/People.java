@@ -1,0 +1,36 @@
+package earnest.testkit;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Gives tests people of the demo, each to one test only. */
+public final class People {
+    /** Those with lower numbers are known by name to some test. */
+    private static final int LAST_OF_SCENES = 20_000;
+
+    private final List<String> ordinary = new ArrayList<>();
+    private final AtomicInteger given = new AtomicInteger();
+
+    public People(Ground ground) {
+        for (JsonNode p : JsonMapper.shared().readTree(ground.read("world/people.json"))) {
+            boolean fit =
+                    p.get("state").asString().equals("OPEN")
+                            && p.get("authenticator").asBoolean()
+                            && p.hasNonNull("mobile")
+                            && p.get("desk").isNull()
+                            && p.get("groups").isEmpty()
+                            && Integer.parseInt(p.get("staffNumber").asString()) > LAST_OF_SCENES;
+            if (fit) {
+                ordinary.add(p.get("account").asString());
+            }
+        }
+    }
+
+    /** Somebody with a mobile and an authenticator, in no group, whom nobody else was given. */
+    public String next() {
+        return ordinary.get(given.getAndIncrement());
+    }
+}
