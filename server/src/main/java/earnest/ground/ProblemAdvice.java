@@ -39,6 +39,11 @@ class ProblemAdvice {
         HttpMediaTypeNotSupportedException.class
     })
     ResponseEntity<ProblemDetail> unreadable(Exception unreadable) {
+        for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
+            if (cause instanceof BodyLimit.TooLarge) {
+                return document(413, "too-large", "What was sent is larger than anything Earnest takes.");
+            }
+        }
         // Its message may quote what was sent, which may be a secret: neither logged nor told.
         return document(400, "unreadable", "What was sent is not JSON of the expected form.");
     }

@@ -1,0 +1,92 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.deque.html.axecore.playwright.AxeBuilder;
+import com.deque.html.axecore.results.Rule;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.util.List;
+
+/** An analyst before a browser. */
+final class Analyst implements AutoCloseable {
+    private final BrowserContext context;
+    private final Page page;
+
+    private Analyst(BrowserContext context, Page page) {
+        this.context = context;
+        this.page = page;
+    }
+
+    /** Signs in by clicking, as the sign-in page of the demo offers it. */
+    static Analyst signIn(World world, String login, ColorScheme scheme) {
+        BrowserContext context =
+                world.browser()
+                        .newContext(
+                                new Browser.NewContextOptions()
+                                        .setViewportSize(1280, 800)
+                                        .setColorScheme(scheme));
+        Page page = context.newPage();
+        page.setDefaultTimeout(15_000);
+        page.navigate(world.ground().serverUrl() + "/");
+        Analyst analyst = new Analyst(context, page);
+        page.getByText(login).click();
+        analyst.button("Sign in").click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Main")).waitFor();
+        return analyst;
+    }
+
+    static Analyst signIn(World world, String login) {
+        return signIn(world, login, ColorScheme.LIGHT);
+    }
+
+    Page page() {
+        return page;
+    }
+
+    Locator column(String name) {
+        return page.getByRole(
+                AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
+    }
+
+    void see(String words) {
+        page.getByText(words).first().waitFor();
+    }
+
+    void press(String... keys) {
+        for (String key : keys) {
+            page.keyboard().press(key);
+        }
+    }
+
+    void type(String text) {
+        page.keyboard().type(text);
+    }
+
+    /** Takes nobody's word for it that a page can be used by everybody (WCAG 2.2 AA). */
+    void accessible(String where) {
+        page.waitForTimeout(250);
+        List<Rule> violations =
+                new AxeBuilder(page)
+                        .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
+                        .analyze()
+                        .getViolations();
+        assertThat(violations)
+                .as(where)
+                .extracting(rule -> rule.getId() + ": " + rule.getHelp() + " " + rule.getNodes())
+                .isEmpty();
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

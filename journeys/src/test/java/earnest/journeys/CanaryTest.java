@@ -1,0 +1,147 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.core.passwords.Secret;
+import earnest.core.passwords.Spelling;
+import earnest.testkit.Desk;
+import earnest.testkit.Http;
+import java.io.IOException;
+import java.net.URLEncoder;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Base64;
+import java.util.HexFormat;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** After all journeys: no secret is anywhere but where it was handed over. */
+@Order(100)
+@ExtendWith(World.Running.class)
+class CanaryTest {
+    @Test
+    void noSecretIsLeftAnywhere(World world) throws IOException, InterruptedException {
+        // Also alone, this plants something to search for.
+        Desk tove = world.desk("tove.rask");
+        String account = world.somebody();
+        String ticket = tove.proved(account, world.outside());
+        int texts = world.outside().texts(account).size();
+        String check = tove.begin(ticket, "code-by-text");
+        String code = world.outside().textedCode(account, texts);
+        tove.type(ticket, check, code).ok();
+        String typedWrong = "wrong-fact-canary-" + ticket.substring(30);
+        String fact = tove.begin(ticket, "staff-fact");
+        tove.type(ticket, fact, typedWrong).ok();
+        tove.change(ticket, "temporary-password").ok();
+        tove.settled(ticket);
+        world.secret(tove.readAloud(ticket));
+        tove.api().get("/api/record").ok();
+
+        Map<String, String> places = new LinkedHashMap<>();
+        places.put("the database", dump(world));
+        places.put("the server's log", Files.readString(world.server().log()));
+        places.put("the stand-ins' log", world.ground().read("logs/standins.log"));
+        places.put("the HTTP answers", String.join("\n", Http.heard()));
+
+        List<String> secrets = new ArrayList<>(world.secrets());
+        assertThat(secrets).isNotEmpty();
+        secrets.add(typedWrong);
+        for (String secret : secrets) {
+            places.forEach(
+                    (place, content) -> {
+                        for (String form : forms(secret)) {
+                            assertThat(content.contains(form)).as("%s in %s", "a secret", place).isFalse();
+                        }
+                    });
+        }
+        // Six digits occur by chance in hex; a code is searched for as a word of its own.
+        places.forEach(
+                (place, content) ->
+                        assertThat(content).as(place).doesNotContainPattern("(?<![0-9a-fA-F.])" + code + "(?![0-9a-fA-F])"));
+        noKeys(world, places);
+    }
+
+    /** The forms in which a secret might hide. Codes of six digits are not made into all of them. */
+    private static Set<String> forms(String secret) {
+        Set<String> forms = new LinkedHashSet<>();
+        if (secret.matches("\\d{6}")) {
+            return forms;
+        }
+        forms.add(secret);
+        forms.add(URLEncoder.encode(secret, StandardCharsets.UTF_8));
+        for (byte[] bytes :
+                List.of(
+                        secret.getBytes(StandardCharsets.UTF_8),
+                        secret.getBytes(StandardCharsets.UTF_16LE),
+                        secret.getBytes(StandardCharsets.UTF_16BE))) {
+            forms.add(HexFormat.of().formatHex(bytes));
+            forms.add(HexFormat.of().withUpperCase().formatHex(bytes));
+            // Without what depends on the neighbours, whatever the place within a longer text.
+            for (int shift = 0; shift < 3; shift++) {
+                byte[] shifted = new byte[shift + bytes.length];
+                System.arraycopy(bytes, 0, shifted, shift, bytes.length);
+                String text = Base64.getEncoder().withoutPadding().encodeToString(shifted);
+                forms.add(text.substring(shift == 0 ? 0 : 4, text.length() - 2));
+            }
+        }
+        if (secret.length() == 12 && !secret.contains(" ")) {
+            List<Spelling.Group> groups = Spelling.spell(Secret.of(secret));
+            forms.add(groups.stream().map(Spelling.Group::characters).collect(Collectors.joining(" ")));
+            forms.add(groups.stream().map(Spelling.Group::characters).collect(Collectors.joining("-")));
+            forms.add(groups.stream().map(Spelling.Group::words).collect(Collectors.joining(" ")));
+            groups.forEach(group -> forms.add(group.words()));
+        }
+        return forms;
+    }
+
+    private static void noKeys(World world, Map<String, String> places) throws IOException {
+        for (String name : List.of("wrapping", "codes")) {
+            byte[] key = Files.readAllBytes(world.ground().home().resolve("keys/" + name + ".key"));
+            String hex = HexFormat.of().formatHex(key);
+            String base64 = Base64.getEncoder().encodeToString(key);
+            places.forEach(
+                    (place, content) ->
+                            assertThat(content.contains(hex) || content.contains(base64)).as(name + " in " + place).isFalse());
+        }
+        for (String secret : List.of("db-run", "db-migrate", "ldap-earnest", "line-token", "gateway-token")) {
+            String value = world.ground().secret(secret);
+            places.forEach((place, content) -> assertThat(content.contains(value)).as(secret + " in " + place).isFalse());
+        }
+        assertThat(world.ground().secret("demo-sign-in")).isNotEmpty();
+        assertThat(places.get("the database")).doesNotContain(world.ground().secret("demo-sign-in"));
+    }
+
+    /** All rows of all tables, binary columns as hex. */
+    private static String dump(World world) throws IOException, InterruptedException {
+        Path out = Files.createTempFile("dump", ".sql");
+        ProcessBuilder dump =
+                new ProcessBuilder(
+                        "mariadb-dump",
+                        "--no-defaults",
+                        "-h", "127.0.0.1",
+                        "-P", String.valueOf(world.ground().port("DB")),
+                        "-u", "earnest_migrate",
+                        "--skip-lock-tables",
+                        "--single-transaction",
+                        "--hex-blob",
+                        "earnest");
+        dump.environment().put("MYSQL_PWD", world.ground().secret("db-migrate"));
+        dump.redirectOutput(out.toFile());
+        Process process = dump.start();
+        String trouble = new String(process.getErrorStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(process.waitFor()).as(trouble).isZero();
+        String all = Files.readString(out);
+        Files.delete(out);
+        assertThat(all).contains("INSERT INTO `entry`");
+        return all;
+    }
+}

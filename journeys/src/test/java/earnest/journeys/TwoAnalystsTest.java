@@ -1,0 +1,79 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import java.time.Duration;
+import java.time.Instant;
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Two analysts see the same within a second, and pass a page on. */
+@Order(3)
+@ExtendWith(World.Running.class)
+class TwoAnalystsTest {
+    private static final Duration LIVE = Duration.ofSeconds(1);
+
+    @Test
+    void seeTheSameAndPassItOn(World world) {
+        String account = world.somebody();
+        try (Analyst tove = Analyst.signIn(world, "tove.rask");
+                Analyst jonas = Analyst.signIn(world, "jonas.lie")) {
+            world.outside().ringWithheld();
+            tove.see("Ringing");
+            jonas.see("Ringing");
+            tove.press("r");
+            tove.column("Who").getByText("Not named yet").waitFor();
+            jonas.page().getByText("With colleagues").waitFor();
+            String url = tove.page().url();
+            jonas.page().navigate(url);
+            jonas.see("Tove Rask holds this page");
+            jonas.accessible("reading along");
+
+            tove.press("/");
+            tove.type(account);
+            tove.page().locator("[role=option]").first().waitFor();
+            Instant chosen = Instant.now();
+            tove.press("Enter");
+            jonas.column("Proof").getByText("Nothing was checked yet").waitFor();
+            assertThat(Duration.between(chosen, Instant.now())).isLessThan(LIVE.plusMillis(1_500));
+            assertThat(jonas.column("Proof").locator("ul[aria-label='Checks that can be made']").count()).isZero();
+
+            tove.press("p");
+            tove.button("Jonas Lie").click();
+            tove.see("No page is open");
+            jonas.column("Proof").locator("ul[aria-label='Checks that can be made']").waitFor();
+            jonas.press("h");
+            jonas.see("Nobody is on the line");
+
+            tove.page().navigate(url);
+            tove.see("Jonas Lie holds this page");
+            tove.press("g");
+            tove.button("Pass on").waitFor();
+            jonas.see("Tove Rask holds this page");
+            tove.press("c");
+            tove.page().getByLabel("What happened").waitFor();
+            tove.press("Control+Enter");
+            jonas.page().getByText("Closed.", new com.microsoft.playwright.Page.GetByTextOptions()).waitFor();
+        }
+    }
+
+    @Test
+    void theFormerTicketsHolderSeesWhoAnswered(World world) {
+        try (Analyst tove = Analyst.signIn(world, "tove.rask");
+                Analyst jonas = Analyst.signIn(world, "jonas.lie")) {
+            world.outside().ringWithheld();
+            tove.see("Ringing");
+            jonas.see("Ringing");
+            tove.press("r");
+            tove.column("Who").getByText("Not named yet").waitFor();
+            Locator ringing = jonas.page().getByText("Ringing");
+            ringing.waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+            tove.press("c");
+            tove.page().getByLabel("What happened").waitFor();
+            tove.press("Control+Enter");
+            tove.see("No page is open");
+        }
+    }
+}

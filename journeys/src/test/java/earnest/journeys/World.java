@@ -1,0 +1,151 @@
+package earnest.journeys;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Playwright;
+import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
+import earnest.testkit.Eventually;
+import earnest.testkit.Ground;
+import earnest.testkit.Outside;
+import earnest.testkit.People;
+import earnest.testkit.ServerProcess;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+
+/** The whole product running, and one browser, for all journeys. */
+final class World implements AutoCloseable {
+    private final Ground ground = Ground.start("journeys");
+    private final ServerProcess server;
+    private final Playwright playwright;
+    private final Browser browser;
+    private final People people;
+
+    /** Every password and code that was handed over, to be searched for at the end. */
+    private final List<String> secrets = new ArrayList<>();
+
+    private World() {
+        server =
+                ServerProcess.start(
+                        ground,
+                        "earnest.waypoint.folder=" + ground.home(),
+                        "earnest.directory.changes-every=2s");
+        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment()));
+        browser =
+                playwright
+                        .chromium()
+                        .launch(
+                                new BrowserType.LaunchOptions()
+                                        .setExecutablePath(chromium())
+                                        .setArgs(
+                                                List.of(
+                                                        "--no-sandbox",
+                                                        "--disable-gpu",
+                                                        "--disable-quic",
+                                                        "--no-first-run",
+                                                        "--disable-background-networking",
+                                                        "--disable-component-update",
+                                                        "--disable-sync")));
+        people = new People(ground);
+        Desk tove = desk("tove.rask");
+        Eventually.waitFor("people to be copied", () -> !tove.api().get("/api/people?find=iokafor").ok().isEmpty());
+        outside().ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, "iokafor").ok();
+        Eventually.waitFor("authenticators to be enrolled", () -> tove.offer(ticket, "authenticator").isPresent());
+        close(tove, ticket);
+    }
+
+    static void close(Desk desk, String ticket) {
+        desk.api()
+                .post(
+                        "/api/tickets/" + ticket + "/close",
+                        Map.of("summary", "Only a trial.", "version", desk.version(ticket)))
+                .ok();
+    }
+
+    private static Path chromium() {
+        return Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser")
+                .map(Path::of)
+                .filter(Files::isExecutable)
+                .findFirst()
+                .orElseThrow(() -> new IllegalStateException("Chromium is missing: ./earnest test installs it"));
+    }
+
+    private static Map<String, String> environment() {
+        Map<String, String> environment =
+                System.getenv().entrySet().stream()
+                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
+        environment.put("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1");
+        return environment;
+    }
+
+    Ground ground() {
+        return ground;
+    }
+
+    ServerProcess server() {
+        return server;
+    }
+
+    Browser browser() {
+        return browser;
+    }
+
+    Desk desk(String login) {
+        return Desk.signIn(ground, login);
+    }
+
+    Outside outside() {
+        return new Outside(ground);
+    }
+
+    DirectoryOfTests directory() {
+        return new DirectoryOfTests(ground);
+    }
+
+    String somebody() {
+        return people.next();
+    }
+
+    /** Remembers a secret that was in the open, so that it can be searched for. */
+    String secret(String value) {
+        secrets.add(value);
+        return value;
+    }
+
+    List<String> secrets() {
+        return List.copyOf(secrets);
+    }
+
+    @Override
+    public void close() {
+        browser.close();
+        playwright.close();
+        server.stop();
+    }
+
+    /** Gives journeys the one world. */
+    static final class Running implements ParameterResolver {
+        @Override
+        public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
+            return parameter.getParameter().getType() == World.class;
+        }
+
+        @Override
+        public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
+            return extension
+                    .getRoot()
+                    .getStore(ExtensionContext.Namespace.GLOBAL)
+                    .getOrComputeIfAbsent(World.class, key -> new World(), World.class);
+        }
+    }
+}
