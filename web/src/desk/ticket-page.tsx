@@ -62,6 +62,9 @@ function Opened({ page, stale }: { page: Page; stale: boolean }) {
     <>
       <article className="page" aria-label={`Ticket ${page.ticket.number}`}>
         <div className="col-span-full">
+          <h1 className="sr-only">
+            Ticket {page.ticket.number}, {page.who?.name ?? "a caller not named yet"}
+          </h1>
           {notice && <Notice words={notice} close={notices.close} />}
           {stale && (
             <p role="status" className="bg-wait-wash px-3.5 py-1.5 font-semibold text-wait">

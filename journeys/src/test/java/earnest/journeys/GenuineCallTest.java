@@ -54,7 +54,7 @@ class GenuineCallTest {
             tove.accessible("finding");
             tove.press("Enter");
             tove.column("Change").getByText("locked", new Locator.GetByTextOptions()).first().waitFor();
-            tove.see("40 short");
+            tove.column("Proof").getByText(" short").first().waitFor();
             tove.accessible("proving");
 
             tove.press(digit(tove, "Call back"));

@@ -59,7 +59,7 @@ final class World implements AutoCloseable {
         Eventually.waitFor("people to be copied", () -> !tove.api().get("/api/people?find=iokafor").ok().isEmpty());
         outside().ringWithheld();
         String ticket = tove.answer();
-        tove.claim(ticket, "iokafor").ok();
+        tove.claim(ticket, somebody()).ok();
         Eventually.waitFor("authenticators to be enrolled", () -> tove.offer(ticket, "authenticator").isPresent());
         close(tove, ticket);
     }
