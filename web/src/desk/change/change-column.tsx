@@ -65,6 +65,12 @@ function SystemCard({
         {system.hindrance && (
           <p className="border-hair border-t px-2.5 py-1.5 text-[13px]">{system.hindrance}</p>
         )}
+        {system.lastSet && (
+          <p className="border-hair border-t px-2.5 py-1.5 text-muted text-xs">
+            Password set {clock(system.lastSet)}
+            {system.lastSignIn ? `, last sign-in ${clock(system.lastSignIn)}` : ""}
+          </p>
+        )}
         <Servers system={system} />
         {system.actions.map((can) => (
           <Action key={can.action} page={page} system={system} can={can} choose={choose} lit={lit} />

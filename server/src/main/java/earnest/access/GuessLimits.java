@@ -17,15 +17,24 @@ public class GuessLimits {
         this.clock = clock;
     }
 
+    /** Tries counted in the window. */
+    public int tries(String bucket, Duration window) {
+        return database.sql("select tries from guess_limit where bucket = :bucket and since >= :begin")
+                .param("bucket", bucket)
+                .param("begin", clock.instant().minus(window))
+                .query(Integer.class)
+                .optional()
+                .orElse(0);
+    }
+
+    /** Forgets what was counted. */
+    public void forget(String bucket) {
+        database.sql("delete from guess_limit where bucket = :bucket").param("bucket", bucket).update();
+    }
+
     /** Whether another try would be within {@code most} in {@code window}; counts nothing. */
     public boolean within(String bucket, int most, Duration window) {
-        return database.sql("select tries from guess_limit where bucket = :bucket and since >= :begin")
-                        .param("bucket", bucket)
-                        .param("begin", clock.instant().minus(window))
-                        .query(Integer.class)
-                        .optional()
-                        .orElse(0)
-                < most;
+        return tries(bucket, window) < most;
     }
 
     /**

@@ -29,6 +29,8 @@ import org.springframework.stereotype.Service;
 class SignIn implements Analysts {
     private static final int TOKEN_BYTES = 32;
     private static final int TRIES_BEFORE_LOCK = 6;
+    private static final int FREE_TRIES = 2;
+    private static final long MOST_DELAY_MS = 4_000;
     private static final int LEAST_PASSWORD = 15;
     private static final int WRONG_PER_ADDRESS = 60;
     private static final Duration LOCK = Duration.ofMinutes(15);
@@ -82,6 +84,8 @@ class SignIn implements Analysts {
             throw new Problem(
                     429, "slow-down", "Too many tries from this place. Wait five minutes, then try again.");
         }
+        String as = "sign-in as " + login;
+        slowDown(limits.tries(as, LOCK));
         String hash = analysts.findByLogin(login).map(a -> a.passwordHash).orElse(nobody);
         boolean matches = passwords.matches(password, hash);
         Optional<String> token =
@@ -90,6 +94,9 @@ class SignIn implements Analysts {
                             Optional<String> settled = settle(login, matches);
                             if (settled.isEmpty()) {
                                 limits.count(from, ADDRESS_WINDOW);
+                                limits.count(as, LOCK);
+                            } else {
+                                limits.forget(as);
                             }
                             return settled;
                         });
@@ -100,6 +107,18 @@ class SignIn implements Analysts {
                                 "sign-in-refused",
                                 "That name and password do not fit together, or the sign-in is locked for a"
                                         + " while after too many wrong tries. Try again, or ask your lead."));
+    }
+
+    /** Each further try for a name takes longer, whether anybody has that name or not. */
+    private static void slowDown(int wrongTries) {
+        if (wrongTries < FREE_TRIES) {
+            return;
+        }
+        try {
+            Thread.sleep(Math.min(MOST_DELAY_MS, 250L << (wrongTries - FREE_TRIES)));
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 
     /** The try is committed with its entry, whatever came of it. */

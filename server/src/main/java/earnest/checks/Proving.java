@@ -177,6 +177,13 @@ class Proving {
         return SentCode.of(codeKey, check, FIRST_ATTEMPT);
     }
 
+    /** Whether digits hold the code of a check. */
+    boolean isIn(UUID check, String digits) {
+        try (Secret code = code(check)) {
+            return code.open(characters -> digits.contains(new String(characters)));
+        }
+    }
+
     /** Takes what the analyst typed: a code, or a fact as it was heard. */
     Outcome answer(UUID ticketId, UUID checkId, SignedIn me, Secret typed) {
         return writes.get(

@@ -22,6 +22,9 @@ public interface Standing {
     /** Whether the person has an authenticator enrolled. */
     boolean hasAuthenticator(UUID person);
 
+    /** Whether a text holds a code that was sent on this ticket and still counts. */
+    boolean holdsLiveCode(UUID ticket, String text);
+
     /** An action on a system, asked by an analyst. */
     record Want(String action, String system, UUID analyst) {}
 

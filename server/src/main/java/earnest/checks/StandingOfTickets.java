@@ -24,6 +24,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 
 @Service
@@ -35,6 +36,7 @@ class StandingOfTickets implements Standing {
     private final CheckRepository checks;
     private final Texts texts;
     private final Enrolments enrolments;
+    private final ObjectProvider<Proving> proving;
     private final Clock clock;
 
     StandingOfTickets(
@@ -45,6 +47,7 @@ class StandingOfTickets implements Standing {
             CheckRepository checks,
             Texts texts,
             Enrolments enrolments,
+            ObjectProvider<Proving> proving,
             Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
@@ -53,12 +56,22 @@ class StandingOfTickets implements Standing {
         this.checks = checks;
         this.texts = texts;
         this.enrolments = enrolments;
+        this.proving = proving;
         this.clock = clock;
     }
 
     @Override
     public boolean hasAuthenticator(UUID person) {
         return enrolments.of(person).isPresent();
+    }
+
+    @Override
+    public boolean holdsLiveCode(UUID ticket, String text) {
+        String digits = text.replaceAll("[^0-9]", "");
+        Instant now = clock.instant();
+        return checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                .filter(check -> check.method() == Methods.CODE_BY_TEXT && check.open(now))
+                .anyMatch(check -> proving.getObject().isIn(check.id, digits));
     }
 
     /** Everything that one look at a ticket needs. */

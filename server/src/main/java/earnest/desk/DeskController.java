@@ -2,6 +2,7 @@ package earnest.desk;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.checks.Standing;
 import earnest.ground.Problem;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
@@ -30,6 +31,7 @@ class DeskController {
     private final Summary summary;
     private final Tickets tickets;
     private final WrappedSecrets secrets;
+    private final Standing standing;
 
     DeskController(
             Queue queue,
@@ -37,13 +39,15 @@ class DeskController {
             AccountsReader accounts,
             Summary summary,
             Tickets tickets,
-            WrappedSecrets secrets) {
+            WrappedSecrets secrets,
+            Standing standing) {
         this.queue = queue;
         this.pages = pages;
         this.accounts = accounts;
         this.summary = summary;
         this.tickets = tickets;
         this.secrets = secrets;
+        this.standing = standing;
     }
 
     @GetMapping("/api/desk")
@@ -74,11 +78,12 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
         me.must(Right.WORK_AT_DESK);
-        if (secrets.holdsLiveSecret(ticket, closing.summary())) {
+        if (secrets.holdsLiveSecret(ticket, closing.summary())
+                || standing.holdsLiveCode(ticket, closing.summary())) {
             throw new Problem(
                     422,
                     "secret-in-summary",
-                    "The summary holds a password that is still in force. Take it out; nothing was saved.");
+                    "The summary holds a password or code that is still in force. Take it out; nothing was saved.");
         }
         tickets.close(ticket, me, closing.summary().strip(), closing.version());
     }

@@ -1,0 +1,233 @@
+package earnest.bench;
+
+import com.unboundid.ldap.sdk.LDAPConnection;
+import com.unboundid.ldap.sdk.LDAPException;
+import com.unboundid.ldap.sdk.Modification;
+import com.unboundid.ldap.sdk.ModificationType;
+import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
+import earnest.testkit.Eventually;
+import earnest.testkit.Ground;
+import earnest.testkit.Outside;
+import earnest.testkit.People;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * A whole call's API steps against the statements and LDAP operations that they cause, captured
+ * once and replayed bare by as many threads. Waiting for the caller is left out on both sides;
+ * statements of workers that ran meanwhile are in the baseline too.
+ */
+final class CallBench {
+    private static final int CALLS = 24;
+    private static final double AIM = 1.5;
+    private static final Pattern ID =
+            Pattern.compile("[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}");
+
+    private final Ground ground;
+    private final People people;
+
+    CallBench(Ground ground) {
+        this.ground = ground;
+        this.people = new People(ground);
+    }
+
+    /** The steps of a call whose time is counted. */
+    private static final class Steps {
+        long nanos;
+
+        <T> T count(java.util.function.Supplier<T> step) {
+            long begun = System.nanoTime();
+            T result = step.get();
+            nanos += System.nanoTime() - begun;
+            return result;
+        }
+    }
+
+    void run() throws SQLException {
+        Report.head("A whole call's API steps (against its bare statements and LDAP operations)");
+        Desk desk = Desk.signIn(ground, "tove.rask");
+        for (int i = 0; i < 6; i++) {
+            call(desk);
+        }
+        List<String> statements = capture(desk);
+        Report.line("one call is %d API steps and %d statements".formatted(12, statements.size()));
+        for (int threads : new int[] {1, 4}) {
+            Timing bare = replay(statements, threads);
+            Timing ours = ours(threads);
+            Report.ratio(threads + " at once", ours, bare, AIM);
+        }
+    }
+
+    private Timing ours(int threads) {
+        List<Long> sums = java.util.Collections.synchronizedList(new ArrayList<>());
+        Timing.of(
+                threads,
+                CALLS,
+                t -> {
+                    Desk desk = Desk.signIn(ground, t % 2 == 0 ? "tove.rask" : "jonas.lie");
+                    return i -> sums.add(call(desk));
+                });
+        return new Timing(sums.stream().mapToLong(Long::longValue).sorted().toArray(), 0);
+    }
+
+    private long call(Desk desk) {
+        Outside outside = new Outside(ground);
+        String account = next();
+        Steps steps = new Steps();
+        String ticket;
+        synchronized (this) {
+            outside.ringWithheld();
+            String ringing = desk.ringing();
+            steps.count(() -> desk.api().post("/api/tickets/" + ringing + "/answer").ok());
+            ticket = ringing;
+        }
+        steps.count(() -> desk.api().get("/api/people?find=" + account).ok());
+        steps.count(() -> desk.claim(ticket, account).ok());
+        String back = steps.count(() -> desk.begin(ticket, "call-back"));
+        outside.answer(account);
+        Eventually.waitFor("the answer", () -> desk.page(ticket).path("proof").path("open").path("delivery").asString("").equals("answered"));
+        steps.count(() -> desk.heard(ticket, back, "confirmed").ok());
+        String check = steps.count(() -> desk.begin(ticket, "authenticator"));
+        String code = outside.authenticator(account);
+        steps.count(() -> desk.type(ticket, check, code).ok());
+        steps.count(() -> desk.accounts(ticket));
+        steps.count(() -> desk.change(ticket, "temporary-password").ok());
+        desk.settled(ticket);
+        steps.count(() -> desk.readAloud(ticket));
+        String summary = steps.count(() -> desk.api().get("/api/tickets/" + ticket + "/summary").ok().get("summary").asString());
+        steps.count(
+                () ->
+                        desk.api()
+                                .post(
+                                        "/api/tickets/" + ticket + "/close",
+                                        Map.of("summary", summary, "version", desk.version(ticket)))
+                                .ok());
+        return steps.nanos;
+    }
+
+    private synchronized String next() {
+        return people.next();
+    }
+
+    /** What the server says to its database during one call, with all values in place. */
+    private List<String> capture(Desk desk) throws SQLException {
+        try (Connection root =
+                        DriverManager.getConnection(
+                                "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/mysql?user=root&password=" + ground.secret("db-root"));
+                Statement statement = root.createStatement()) {
+            statement.execute("set global log_output = 'TABLE'");
+            statement.execute("truncate table mysql.general_log");
+            statement.execute("set global general_log = 1");
+            call(desk);
+            statement.execute("set global general_log = 0");
+            List<String> captured = new ArrayList<>();
+            try (ResultSet rows =
+                    statement.executeQuery(
+                            "select convert(argument using utf8mb4) from mysql.general_log where command_type = 'Query' and user_host like 'earnest_run%' order by event_time")) {
+                while (rows.next()) {
+                    String sql = rows.getString(1);
+                    String begin = sql.strip().toLowerCase(java.util.Locale.ROOT);
+                    boolean work =
+                            begin.startsWith("select") || begin.startsWith("insert") || begin.startsWith("update") || begin.startsWith("delete")
+                                    || begin.startsWith("commit");
+                    if (work && !begin.contains("scheduled_tasks") && !begin.contains("_binary")) {
+                        captured.add(sql);
+                    }
+                }
+            }
+            return captured;
+        }
+    }
+
+    private Timing replay(List<String> statements, int threads) {
+        Map<String, Boolean> made = new HashMap<>();
+        for (String sql : statements) {
+            if (sql.strip().toLowerCase(java.util.Locale.ROOT).startsWith("insert")) {
+                ID.matcher(sql).results().findFirst().ifPresent(id -> made.put(id.group(), true));
+            }
+        }
+        String account = next();
+        return Timing.of(
+                threads,
+                CALLS,
+                t -> {
+                    Connection database = FindBench.connect(ground);
+                    LDAPConnection directory = directory();
+                    return i -> {
+                        replayOnce(database, statements, made);
+                        ldap(directory, account);
+                    };
+                });
+    }
+
+    /** Ids that the call made are made anew, so that rows are as new as they were then. */
+    private static void replayOnce(
+            Connection database, List<String> statements, Map<String, Boolean> made) throws SQLException {
+        Map<String, String> fresh = new HashMap<>();
+        database.setAutoCommit(false);
+        try (Statement statement = database.createStatement()) {
+            for (String sql : statements) {
+                if (sql.strip().equalsIgnoreCase("commit")) {
+                    database.commit();
+                    continue;
+                }
+                Matcher ids = ID.matcher(sql);
+                StringBuilder now = new StringBuilder();
+                while (ids.find()) {
+                    String id = ids.group();
+                    String put = made.containsKey(id) ? fresh.computeIfAbsent(id, k -> UUID.randomUUID().toString()) : id;
+                    ids.appendReplacement(now, put);
+                }
+                ids.appendTail(now);
+                try {
+                    if (statement.execute(now.toString())) {
+                        try (ResultSet rows = statement.getResultSet()) {
+                            while (rows.next()) {
+                                rows.getString(1);
+                            }
+                        }
+                    }
+                } catch (SQLException clash) {
+                    // A row that can be there once only (a session's, a sending's): its cost is paid.
+                    if (clash.getErrorCode() != 1062) {
+                        throw clash;
+                    }
+                }
+            }
+            database.commit();
+        }
+    }
+
+    private LDAPConnection directory() {
+        try {
+            LDAPConnection connection = new LDAPConnection("127.0.0.1", ground.port("LDAP"));
+            connection.bind("cn=earnest,ou=services,dc=brackwater,dc=example", ground.secret("ldap-earnest"));
+            return connection;
+        } catch (LDAPException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The reads and the one modify that a temporary password takes. */
+    private static void ldap(LDAPConnection directory, String account) throws LDAPException {
+        String dn = DirectoryOfTests.dn(account);
+        for (int i = 0; i < 7; i++) {
+            directory.getEntry(dn, "*", "+");
+        }
+        directory.modify(
+                dn,
+                new Modification(ModificationType.REPLACE, "userPassword", "Bench " + System.nanoTime()),
+                new Modification(ModificationType.REPLACE, "pwdReset", "TRUE"));
+    }
+}

@@ -1,0 +1,27 @@
+package earnest.bench;
+
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Ground;
+import earnest.testkit.ServerProcess;
+
+/** {@code ./earnest bench}. */
+public final class Main {
+    private Main() {}
+
+    public static void main(String[] args) throws Exception {
+        AssessBench.run();
+        Ground ground = Ground.start("bench");
+        FirstLoad.run(ground.checkout());
+        ServerProcess server =
+                ServerProcess.start(
+                        ground, "earnest.directory.full-sync-every=10h", "earnest.changes.most-per-person-and-day=1000");
+        Desk desk = Desk.signIn(ground, "tove.rask");
+        Eventually.waitFor("people to be copied", () -> !desk.api().get("/api/people?find=iokafor").ok().isEmpty());
+        Thread.sleep(8_000); // authenticators are enrolled after the people
+        new CallBench(ground).run();
+        MemoryBench.run(ground, server);
+        new FindBench(ground).run();
+        server.stop();
+    }
+}
