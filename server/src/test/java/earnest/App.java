@@ -7,6 +7,7 @@ import earnest.testkit.Ground;
 import earnest.testkit.Http;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
+
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -34,7 +35,9 @@ final class App implements AutoCloseable {
         JdbcClient database = database();
         Eventually.waitFor(
                 "people and authenticators to be copied",
-                () -> database.sql("select count(*) from enrolment").query(Long.class).single() > 1000);
+                () ->
+                        database.sql("select count(*) from enrolment").query(Long.class).single()
+                                > 1000);
     }
 
     Ground ground() {
@@ -80,7 +83,6 @@ final class App implements AutoCloseable {
                         .single()
                 > 0;
     }
-
 
     @Override
     public void close() {

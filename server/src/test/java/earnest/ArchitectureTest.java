@@ -11,10 +11,13 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
+
 import earnest.core.passwords.Secret;
-import java.util.Set;
+
 import org.junit.jupiter.api.Test;
 import org.springframework.modulith.core.ApplicationModules;
+
+import java.util.Set;
 
 /** The walls of the house. */
 class ArchitectureTest {
@@ -28,16 +31,21 @@ class ArchitectureTest {
             Set.of(
                     "earnest.core.passwords.Secret",
                     "earnest.core.passwords.Spelling", // to say it
-                    "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a summary
+                    "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a
+                                                      // summary
                     "earnest.systems.ldap.LdapConnector", // to set it
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.CodeText", // to send a code
-                    "earnest.checks.Proving", // to compare a fact, and to refuse a code in a summary
+                    "earnest.checks.Proving", // to compare a fact, and to refuse a code in a
+                                              // summary
                     "earnest.channels.Gateway"); // to carry a text
 
     @Test
     void capabilitiesCallEachOtherThroughTheirFacesOnlyAndInOneDirection() {
-        ApplicationModules.of(Earnest.class, JavaClass.Predicates.resideInAnyPackage("earnest.core..", "earnest.testkit.."))
+        ApplicationModules.of(
+                        Earnest.class,
+                        JavaClass.Predicates.resideInAnyPackage(
+                                "earnest.core..", "earnest.testkit.."))
                 .detectViolations()
                 .throwIfPresent();
     }
@@ -71,7 +79,8 @@ class ArchitectureTest {
                 .resideInAPackage("earnest.core..")
                 .should()
                 .dependOnClassesThat()
-                .resideOutsideOfPackages("earnest.core..", "java..", "javax.crypto..", "org.jspecify..")
+                .resideOutsideOfPackages(
+                        "earnest.core..", "java..", "javax.crypto..", "org.jspecify..")
                 .check(ALL);
     }
 
@@ -79,7 +88,13 @@ class ArchitectureTest {
     void nothingIsNamedAfterWhatItIsNot() {
         noClasses()
                 .should()
-                .resideInAnyPackage("..util..", "..common..", "..helper..", "..impl..", "..manager..", "..dto..")
+                .resideInAnyPackage(
+                        "..util..",
+                        "..common..",
+                        "..helper..",
+                        "..impl..",
+                        "..manager..",
+                        "..dto..")
                 .check(ALL);
     }
 }

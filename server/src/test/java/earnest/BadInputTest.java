@@ -4,18 +4,25 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
-import java.util.Map;
-import java.util.UUID;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.util.Map;
+import java.util.UUID;
 
 /** Bad input gets a clear error in words, and nothing of the inside. */
 @ExtendWith(App.Running.class)
 class BadInputTest {
     private static void clear(Answer answer, int status) {
         assertThat(answer.status()).as(answer.text()).isEqualTo(status);
-        assertThat(answer.body().get("detail").asString()).hasSizeGreaterThan(20).doesNotContain("Exception");
-        assertThat(answer.text()).doesNotContain("earnest.").doesNotContain("java.").doesNotContain("\tat ");
+        assertThat(answer.body().get("detail").asString())
+                .hasSizeGreaterThan(20)
+                .doesNotContain("Exception");
+        assertThat(answer.text())
+                .doesNotContain("earnest.")
+                .doesNotContain("java.")
+                .doesNotContain("\tat ");
     }
 
     @Test
@@ -29,7 +36,10 @@ class BadInputTest {
         app.outside().ringWithheld();
         String ticket = tove.answer();
         clear(
-                tove.api().post("/api/tickets/" + ticket + "/claim", Map.of("person", nobody, "version", tove.version(ticket))),
+                tove.api()
+                        .post(
+                                "/api/tickets/" + ticket + "/claim",
+                                Map.of("person", nobody, "version", tove.version(ticket))),
                 404);
         clear(tove.type(ticket, nobody, "123456"), 404);
         clear(tove.api().post("/api/tickets/" + ticket + "/pass", Map.of("to", nobody)), 404);
@@ -39,7 +49,13 @@ class BadInputTest {
                 tove.api()
                         .post(
                                 "/api/tickets/" + ticket + "/changes",
-                                Map.of("system", "tea", "action", "unlock", "version", tove.version(ticket))),
+                                Map.of(
+                                        "system",
+                                        "tea",
+                                        "action",
+                                        "unlock",
+                                        "version",
+                                        tove.version(ticket))),
                 404);
         clear(tove.api().post("/api/tickets/" + ticket + "/handover/show"), 409);
     }
@@ -56,9 +72,15 @@ class BadInputTest {
         clear(tove.api().send("POST", claim, "{\"version\":1}"), 422);
         clear(tove.api().send("POST", claim, "{\"tea\":1,\"version\":1}"), 400);
         clear(
-                tove.api().send("POST", "/api/tickets/" + ticket + "/close", "{\"summary\":\"" + "x".repeat(3_000) + "\",\"version\":0}"),
+                tove.api()
+                        .send(
+                                "POST",
+                                "/api/tickets/" + ticket + "/close",
+                                "{\"summary\":\"" + "x".repeat(3_000) + "\",\"version\":0}"),
                 422);
-        clear(tove.api().send("POST", claim, "{\"person\":\"" + "x".repeat(2_000_000) + "\"}"), 413);
+        clear(
+                tove.api().send("POST", claim, "{\"person\":\"" + "x".repeat(2_000_000) + "\"}"),
+                413);
         clear(tove.api().send("PUT", claim, "{}"), 405);
     }
 
@@ -92,7 +114,8 @@ class BadInputTest {
 
     @Test
     void theLineMustProveItself(App app) {
-        Answer refused = app.http().post("/api/line/calls", Map.of("id", "x", "number", "+447700900142"));
+        Answer refused =
+                app.http().post("/api/line/calls", Map.of("id", "x", "number", "+447700900142"));
         clear(refused, 401);
     }
 
@@ -104,13 +127,21 @@ class BadInputTest {
         for (int i = 0; i < 2; i++) {
             var request =
                     java.net.http.HttpRequest.newBuilder(
-                                    java.net.URI.create(app.ground().serverUrl() + "/api/line/calls"))
+                                    java.net.URI.create(
+                                            app.ground().serverUrl() + "/api/line/calls"))
                             .header("Content-Type", "application/json")
                             .header("Authorization", "Bearer " + app.ground().secret("line-token"))
-                            .POST(java.net.http.HttpRequest.BodyPublishers.ofString("{\"id\":\"" + id + "\"}"))
+                            .POST(
+                                    java.net.http.HttpRequest.BodyPublishers.ofString(
+                                            "{\"id\":\"" + id + "\"}"))
                             .build();
             try {
-                assertThat(http.send(request, java.net.http.HttpResponse.BodyHandlers.discarding()).statusCode())
+                assertThat(
+                                http.send(
+                                                request,
+                                                java.net.http.HttpResponse.BodyHandlers
+                                                        .discarding())
+                                        .statusCode())
                         .isEqualTo(202);
             } catch (java.io.IOException | InterruptedException e) {
                 throw new IllegalStateException(e);

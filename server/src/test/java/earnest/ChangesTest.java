@@ -3,17 +3,21 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
 import earnest.testkit.Outside;
-import java.util.Map;
-import java.util.UUID;
+
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
 import tools.jackson.databind.JsonNode;
+
+import java.util.Map;
+import java.util.UUID;
 
 /** Changes to accounts of a real directory, and why some cannot be made. */
 @ExtendWith(App.Running.class)
@@ -43,15 +47,19 @@ class ChangesTest {
         String account = app.somebody();
         directory.lock("LDAP", account);
         String ticket = tove.proved(account, outside);
-        assertThat(tove.accounts(ticket).get("systems").get(0).get("state").asString()).isEqualTo("locked");
+        assertThat(tove.accounts(ticket).get("systems").get(0).get("state").asString())
+                .isEqualTo("locked");
         tove.change(ticket, "temporary-password").ok();
         assertThat(tove.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
         assertThat(directory.locked("LDAP", account)).isFalse();
         assertThat(directory.locked("REPLICA", account)).isFalse();
         String password = tove.readAloud(ticket);
-        assertThat(directory.readOwnEntry(account, password)).isEqualTo(ResultCode.INSUFFICIENT_ACCESS_RIGHTS);
-        assertThat(directory.changeOwn(account, password, "a sentence of my own 5")).isEqualTo(ResultCode.SUCCESS);
-        assertThat(directory.readOwnEntry(account, "a sentence of my own 5")).isEqualTo(ResultCode.SUCCESS);
+        assertThat(directory.readOwnEntry(account, password))
+                .isEqualTo(ResultCode.INSUFFICIENT_ACCESS_RIGHTS);
+        assertThat(directory.changeOwn(account, password, "a sentence of my own 5"))
+                .isEqualTo(ResultCode.SUCCESS);
+        assertThat(directory.readOwnEntry(account, "a sentence of my own 5"))
+                .isEqualTo(ResultCode.SUCCESS);
         Eventually.waitFor(
                 "the first sign-in to be seen",
                 () -> tove.page(ticket).get("handover").get("state").has("inAt"));
@@ -92,7 +100,8 @@ class ChangesTest {
     @Test
     void theOwnAccountIsClosedEvenWhenProved() {
         String ticket = tove.proved("trask", outside);
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("cannot-be-helped");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("cannot-be-helped");
     }
 
     @Test
@@ -102,16 +111,19 @@ class ChangesTest {
         String account = app.somebody();
         assertThat(tove.change(ticket, "unlock").problem()).isEqualTo("nobody-named");
         tove.claim(ticket, account).ok();
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
         tove.authenticator(ticket, account, outside);
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
         assertThat(tove.change(ticket, "tea").status()).isEqualTo(422);
     }
 
     @Test
     void privilegedPeopleNeedMoreThanThisDeskCanGive() {
         String ticket = tove.proved("pramanholt", outside);
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
         tove.change(ticket, "unlock").ok();
         assertThat(tove.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
     }
@@ -119,7 +131,8 @@ class ChangesTest {
     @Test
     void bridgeOfficersNeedSomebodyWhoVouches() {
         String ticket = tove.proved("msolheim", outside);
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
     }
 
     @Test
@@ -158,11 +171,18 @@ class ChangesTest {
         Answer refused = jonas.change(ticket, "temporary-password");
         assertThat(refused.problem()).isEqualTo("held-by-another");
         assertThat(refused.body().get("detail").asString()).contains("Tove Rask");
-        assertThat(jonas.api().post("/api/tickets/" + ticket + "/handover/show").problem()).isEqualTo("held-by-another");
-        assertThat(jonas.api().post("/api/tickets/" + ticket + "/checks", Map.of("offer", "authenticator")).problem())
+        assertThat(jonas.api().post("/api/tickets/" + ticket + "/handover/show").problem())
+                .isEqualTo("held-by-another");
+        assertThat(
+                        jonas.api()
+                                .post(
+                                        "/api/tickets/" + ticket + "/checks",
+                                        Map.of("offer", "authenticator"))
+                                .problem())
                 .isEqualTo("held-by-another");
         jonas.api().post("/api/tickets/" + ticket + "/take").ok();
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("held-by-another");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("held-by-another");
         jonas.change(ticket, "temporary-password").ok();
         assertThat(jonas.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
     }
@@ -179,13 +199,21 @@ class ChangesTest {
             assertThat(system.get("hindrance").asString()).contains("does not answer");
             Answer refused = tove.change(ticket, "temporary-password");
             assertThat(refused.problem()).isEqualTo("cannot-be-helped");
-            Eventually.waitFor("the trouble to be shown", () -> tove.accounts(ticket).get("freshness").has("trouble"));
+            Eventually.waitFor(
+                    "the trouble to be shown",
+                    () -> tove.accounts(ticket).get("freshness").has("trouble"));
         } finally {
             app.ground().again();
         }
         Eventually.waitFor(
                 "the directory to be back",
-                () -> !tove.accounts(ticket).get("systems").get(0).get("state").asString().equals("away"));
+                () ->
+                        !tove.accounts(ticket)
+                                .get("systems")
+                                .get(0)
+                                .get("state")
+                                .asString()
+                                .equals("away"));
         tove.change(ticket, "temporary-password").ok();
         assertThat(tove.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
     }
@@ -199,19 +227,32 @@ class ChangesTest {
             tove.change(ticket, "temporary-password").ok();
             Eventually.waitFor(
                     "the change to be on the provider",
-                    () -> tove.last(ticket).orElseThrow().get("servers").toString().contains("has it"));
+                    () ->
+                            tove.last(ticket)
+                                    .orElseThrow()
+                                    .get("servers")
+                                    .toString()
+                                    .contains("has it"));
             JsonNode servers = tove.last(ticket).orElseThrow().get("servers");
             assertThat(servers.toString()).contains("\"server\":\"replica\",\"state\":\"waiting\"");
-            assertThat(tove.accounts(ticket).get("systems").get(0).get("servers").toString()).contains("does not answer");
+            assertThat(tove.accounts(ticket).get("systems").get(0).get("servers").toString())
+                    .contains("does not answer");
             // The server that takes writes has it, so the handover may begin.
             assertThat(tove.readAloud(ticket)).hasSize(12);
             app.database()
-                    .sql("update account_change set settled_at = settled_at - interval 11 minute where ticket_id = :t")
+                    .sql(
+                            "update account_change set settled_at = settled_at - interval 11 minute"
+                                + " where ticket_id = :t")
                     .param("t", UUID.fromString(ticket))
                     .update();
             Eventually.waitFor(
                     "the replica to be called behind",
-                    () -> tove.last(ticket).orElseThrow().get("servers").toString().contains("behind"));
+                    () ->
+                            tove.last(ticket)
+                                    .orElseThrow()
+                                    .get("servers")
+                                    .toString()
+                                    .contains("behind"));
         } finally {
             app.ground().again();
         }
@@ -230,6 +271,7 @@ class ChangesTest {
                 .param("t", UUID.fromString(ticket))
                 .update();
         Eventually.waitFor("the sign-in to be seen", () -> app.recorded(ticket, "person-in"));
-        assertThat(directory.readOwnEntry(account, "a sentence of my own 6")).isEqualTo(ResultCode.SUCCESS);
+        assertThat(directory.readOwnEntry(account, "a sentence of my own 6"))
+                .isEqualTo(ResultCode.SUCCESS);
     }
 }

@@ -5,12 +5,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Outside;
-import java.util.Map;
-import java.util.UUID;
+
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
 import tools.jackson.databind.JsonNode;
+
+import java.util.Map;
+import java.util.UUID;
 
 /** What each method of proof counts, and how it ends. */
 @ExtendWith(App.Running.class)
@@ -88,7 +91,8 @@ class ChecksTest {
         String another = tove.answer();
         tove.claim(another, account).ok();
         String second = tove.begin(another, "authenticator");
-        assertThat(tove.type(another, second, code).ok().get("outcome").asString()).isEqualTo("wrong");
+        assertThat(tove.type(another, second, code).ok().get("outcome").asString())
+                .isEqualTo("wrong");
     }
 
     @Test
@@ -121,7 +125,14 @@ class ChecksTest {
         outside.decline(account);
         Eventually.waitFor(
                 "the refusal to be seen",
-                () -> "declined".equals(tove.page(ticket).path("proof").path("open").path("delivery").asString("")));
+                () ->
+                        "declined"
+                                .equals(
+                                        tove.page(ticket)
+                                                .path("proof")
+                                                .path("open")
+                                                .path("delivery")
+                                                .asString("")));
         assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("not-answered");
         tove.heard(ticket, check, "no-answer").ok();
         assertThat(tove.standing(ticket)).isZero();
@@ -134,7 +145,14 @@ class ChecksTest {
         outside.answer(account);
         Eventually.waitFor(
                 "the answer to be seen",
-                () -> "answered".equals(tove.page(ticket).path("proof").path("open").path("delivery").asString("")));
+                () ->
+                        "answered"
+                                .equals(
+                                        tove.page(ticket)
+                                                .path("proof")
+                                                .path("open")
+                                                .path("delivery")
+                                                .asString("")));
         tove.heard(ticket, check, "denied").ok();
         assertThat(tove.page(ticket).get("proof").get("stopped").asBoolean()).isTrue();
         assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("stopped");
@@ -157,12 +175,17 @@ class ChecksTest {
         String manager = person(person.get("manager").asString()).get("family").asString();
         String[] joined = person.get("joined").asString().split("-");
         return Map.of(
-                "Ask for the staff number", " " + person.get("staffNumber").asString() + " ",
-                "Ask for the manager's name", manager.toUpperCase(java.util.Locale.ROOT),
+                "Ask for the staff number",
+                " " + person.get("staffNumber").asString() + " ",
+                "Ask for the manager's name",
+                manager.toUpperCase(java.util.Locale.ROOT),
                 "Ask for month and year of joining",
-                        java.time.Month.of(Integer.parseInt(joined[1])) + " " + joined[0],
+                java.time.Month.of(Integer.parseInt(joined[1])) + " " + joined[0],
                 "Ask for the locker number",
-                        person.get("locker").asString().toLowerCase(java.util.Locale.ROOT).replace("", " "));
+                person.get("locker")
+                        .asString()
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .replace("", " "));
     }
 
     private JsonNode person(String of) {
@@ -184,13 +207,16 @@ class ChecksTest {
         Eventually.waitFor("the drop to be seen", () -> tove.standing(ticket) == 0);
         assertThat(tove.page(ticket).get("proof").get("lines").get(0).get("reason").asString())
                 .contains("another call");
-        assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
     }
 
     @Test
     void aCallBackAfterHangingUpBeginsAConversationOfItsOwn() {
         outside.hangUp(call);
-        Eventually.waitFor("the end to be seen", () -> !tove.page(ticket).get("ticket").get("onTheLine").asBoolean());
+        Eventually.waitFor(
+                "the end to be seen",
+                () -> !tove.page(ticket).get("ticket").get("onTheLine").asBoolean());
         tove.callBack(ticket, account, outside);
         assertThat(tove.standing(ticket)).isEqualTo(21);
         tove.authenticator(ticket, account, outside);

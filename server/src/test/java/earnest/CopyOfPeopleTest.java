@@ -6,9 +6,11 @@ import earnest.people.People;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import java.util.UUID;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.util.UUID;
 
 /** The copy follows the directory. */
 @ExtendWith(App.Running.class)
@@ -28,10 +30,12 @@ class CopyOfPeopleTest {
                         "replace: mobile",
                         "mobile: 07700 900099",
                         "-");
-        Eventually.waitFor("the change to be copied", () -> tove.offer(ticket, "call-back").isEmpty());
+        Eventually.waitFor(
+                "the change to be copied", () -> tove.offer(ticket, "call-back").isEmpty());
         assertThat(tove.offer(ticket, "code-by-text")).isEmpty();
         assertThat(tove.standing(ticket)).isEqualTo(-2);
-        assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean()).isTrue();
+        assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean())
+                .isTrue();
         assertThat(app.bean(People.class).withNumber("+447700900099")).hasSize(1);
     }
 
@@ -41,8 +45,11 @@ class CopyOfPeopleTest {
         UUID id = app.bean(People.class).byAccount(account).orElseThrow().id();
         app.directory().administer("dn: " + DirectoryOfTests.dn(account), "changetype: delete");
         app.database().sql("update people_copy set whole_at = '2020-01-01'").update();
-        Eventually.waitFor("the loss to be seen", () -> app.bean(People.class).person(id).orElseThrow().gone());
-        assertThat(app.bean(People.class).find(account, 12)).noneMatch(found -> found.id().equals(id));
+        Eventually.waitFor(
+                "the loss to be seen",
+                () -> app.bean(People.class).person(id).orElseThrow().gone());
+        assertThat(app.bean(People.class).find(account, 12))
+                .noneMatch(found -> found.id().equals(id));
         Desk tove = app.desk("tove.rask");
         app.outside().ringWithheld();
         String ticket = tove.answer();
@@ -50,7 +57,11 @@ class CopyOfPeopleTest {
                         tove.api()
                                 .post(
                                         "/api/tickets/" + ticket + "/claim",
-                                        java.util.Map.of("person", id.toString(), "version", tove.version(ticket)))
+                                        java.util.Map.of(
+                                                "person",
+                                                id.toString(),
+                                                "version",
+                                                tove.version(ticket)))
                                 .problem())
                 .isEqualTo("gone");
     }

@@ -3,11 +3,13 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.people.People;
-import java.util.List;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+
+import java.util.List;
 
 /** People are found however they are typed. */
 @ExtendWith(App.Running.class)

@@ -3,18 +3,22 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Outside;
-import java.util.List;
-import java.util.Map;
-import java.util.UUID;
+
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
 import tools.jackson.databind.JsonNode;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
 
 /** A secret reaches its person once, or goes out of force. */
 @ExtendWith(App.Running.class)
@@ -50,7 +54,8 @@ class HandoverTest {
     }
 
     private Answer byText() {
-        String contact = tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+        String contact =
+                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
         return tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/handover/route",
@@ -82,12 +87,15 @@ class HandoverTest {
     @Test
     void aTextCarriesItOnceAndThePageNeverShowsIt() {
         byText().ok();
-        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        Eventually.waitFor(
+                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
         assertThat(show().problem()).isEqualTo("not-read-aloud");
         assertThat(byText().problem()).isEqualTo("handover-begun");
         assertThat(wrapped()).isZero();
         List<String> carried =
-                outside.texts(account).stream().filter(t -> t.startsWith("Your temporary password is ")).toList();
+                outside.texts(account).stream()
+                        .filter(t -> t.startsWith("Your temporary password is "))
+                        .toList();
         assertThat(carried).hasSize(1);
         String password = carried.getFirst().substring(27, 39);
         assertThat(app.directory().changeOwn(account, password, "a sentence of my own 7"))
@@ -98,9 +106,12 @@ class HandoverTest {
     void aGatewayThatIsDownIsTriedAgainAndSaysSo() {
         outside.gateway("down");
         byText().ok();
-        Eventually.waitFor("the trouble to be shown", () -> handover().path("trouble").asString("").contains("out of order"));
+        Eventually.waitFor(
+                "the trouble to be shown",
+                () -> handover().path("trouble").asString("").contains("out of order"));
         outside.gateway("up");
-        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        Eventually.waitFor(
+                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
         assertThat(passwords()).isEqualTo(1);
     }
 
@@ -108,30 +119,40 @@ class HandoverTest {
     void aGatewayThatDoesNotAnswerIsAskedNotSentTwice() {
         outside.gateway("silent");
         byText().ok();
-        Eventually.waitFor("the silence to be shown", () -> handover().path("trouble").asString("").contains("no answer"));
+        Eventually.waitFor(
+                "the silence to be shown",
+                () -> handover().path("trouble").asString("").contains("no answer"));
         outside.gateway("up");
-        Eventually.waitFor("the text to arrive", () -> handover().get("state").asString().equals("arrived"));
+        Eventually.waitFor(
+                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
         assertThat(passwords()).isEqualTo(1);
     }
 
     private long passwords() {
-        return outside.texts(account).stream().filter(t -> t.startsWith("Your temporary password is ")).count();
+        return outside.texts(account).stream()
+                .filter(t -> t.startsWith("Your temporary password is "))
+                .count();
     }
 
     @Test
     void thePersonIsToldThatAChangeWasMade() {
         Eventually.waitFor(
                 "the person to be told",
-                () -> outside.texts(account).stream().anyMatch(t -> t.contains("If you did not ask for this")));
+                () ->
+                        outside.texts(account).stream()
+                                .anyMatch(t -> t.contains("If you did not ask for this")));
     }
 
     @Test
     void unusedItRunsOutAndNobodyKnowsTheNext() {
         String password = tove.readAloud(ticket);
         expire();
-        Eventually.waitFor("it to run out", () -> handover().get("state").asString().equals("expired"));
-        assertThat(app.directory().bind(account, password)).isEqualTo(ResultCode.INVALID_CREDENTIALS);
-        assertThat(tove.page(ticket).get("ticket").get("reminder").asString()).contains("ran out unused");
+        Eventually.waitFor(
+                "it to run out", () -> handover().get("state").asString().equals("expired"));
+        assertThat(app.directory().bind(account, password))
+                .isEqualTo(ResultCode.INVALID_CREDENTIALS);
+        assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
+                .contains("ran out unused");
         Eventually.waitFor(
                 "the person to be told",
                 () -> outside.texts(account).stream().anyMatch(t -> t.contains("ran out unused")));
@@ -147,11 +168,14 @@ class HandoverTest {
     @Test
     void theDeskIsRemindedAfterTenMinutes() {
         app.database()
-                .sql("update handover set made_at = made_at - interval 11 minute where ticket_id = :t")
+                .sql(
+                        "update handover set made_at = made_at - interval 11 minute where ticket_id"
+                            + " = :t")
                 .param("t", UUID.fromString(ticket))
                 .update();
         Eventually.waitFor("the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));
-        assertThat(tove.page(ticket).get("ticket").get("reminder").asString()).contains("has not signed in yet");
+        assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
+                .contains("has not signed in yet");
     }
 
     @Test
@@ -182,11 +206,19 @@ class HandoverTest {
         Answer refused = tove.api().post("/api/tickets/" + ticket + "/close", closing);
         assertThat(refused.problem()).isEqualTo("secret-in-summary");
         assertThat(tove.page(ticket).get("ticket").get("state").asString()).isEqualTo("OPEN");
-        String draft = tove.api().get("/api/tickets/" + ticket + "/summary").ok().get("summary").asString();
+        String draft =
+                tove.api()
+                        .get("/api/tickets/" + ticket + "/summary")
+                        .ok()
+                        .get("summary")
+                        .asString();
         assertThat(draft).contains("Temporary password took effect");
         tove.api()
-                .post("/api/tickets/" + ticket + "/close", Map.of("summary", draft, "version", tove.version(ticket)))
+                .post(
+                        "/api/tickets/" + ticket + "/close",
+                        Map.of("summary", draft, "version", tove.version(ticket)))
                 .ok();
-        assertThat(tove.api().post("/api/tickets/" + ticket + "/take").problem()).isEqualTo("not-open");
+        assertThat(tove.api().post("/api/tickets/" + ticket + "/take").problem())
+                .isEqualTo("not-open");
     }
 }

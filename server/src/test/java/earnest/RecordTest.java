@@ -8,15 +8,18 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.testkit.Desk;
-import java.util.HashMap;
-import java.util.Map;
-import java.util.UUID;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+
+import java.util.HashMap;
+import java.util.Map;
+import java.util.UUID;
 
 /** The record can be added to and read, and nothing else. */
 @ExtendWith(App.Running.class)
@@ -33,13 +36,17 @@ class RecordTest {
                 "drop table entry"
             })
     void theRunningServerMayNotChangeIt(String statement, App app) {
-        assertThatThrownBy(() -> app.database().sql(statement).update()).rootCause().hasMessageContaining("denied");
+        assertThatThrownBy(() -> app.database().sql(statement).update())
+                .rootCause()
+                .hasMessageContaining("denied");
     }
 
     @Test
     void anEntryOutsideATransactionIsRefused(App app) {
         assertThatThrownBy(
-                        () -> app.bean(TheRecord.class).append(Entry.byEarnest(EntryKind.SIGNED_IN)))
+                        () ->
+                                app.bean(TheRecord.class)
+                                        .append(Entry.byEarnest(EntryKind.SIGNED_IN)))
                 .isInstanceOf(IllegalStateException.class);
     }
 
@@ -55,14 +62,17 @@ class RecordTest {
                 app.database()
                         .sql("select id, leaf from entry where ticket_id = :t")
                         .param("t", UUID.fromString(ticket))
-                        .query((row, i) -> Map.entry(row.getObject(1, UUID.class), row.getString(2)))
+                        .query(
+                                (row, i) ->
+                                        Map.entry(row.getObject(1, UUID.class), row.getString(2)))
                         .list();
         assertThat(rows).hasSizeGreaterThanOrEqualTo(3);
         for (var row : rows) {
             JsonNode leaf = JsonMapper.shared().readTree(row.getValue());
             assertThat(row.getValue()).doesNotContain(name).doesNotContain("Tove Rask");
             assertThat(leaf.get("id").asString()).isEqualTo(row.getKey().toString());
-            assertThat(leaf.get("at").asString()).matches("\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{6}Z");
+            assertThat(leaf.get("at").asString())
+                    .matches("\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d\\.\\d{6}Z");
             Map<String, String> committed = new HashMap<>();
             app.database()
                     .sql("select field, value, salt from entry_personal where entry_id = :id")
@@ -70,15 +80,20 @@ class RecordTest {
                     .query(
                             p -> {
                                 committed.put(
-                                        p.getString(1), Commitment.to(p.getString(2), p.getBytes(3)));
+                                        p.getString(1),
+                                        Commitment.to(p.getString(2), p.getBytes(3)));
                             });
             Map<String, String> inLeaf = new HashMap<>();
-            leaf.get("personal").properties().forEach(e -> inLeaf.put(e.getKey(), e.getValue().asString()));
+            leaf.get("personal")
+                    .properties()
+                    .forEach(e -> inLeaf.put(e.getKey(), e.getValue().asString()));
             assertThat(inLeaf).isEqualTo(committed).isNotEmpty();
         }
         assertThat(
                         app.database()
-                                .sql("select count(*) from entry e left join entry_pending p on p.entry_id = e.id where p.entry_id is null")
+                                .sql(
+                                        "select count(*) from entry e left join entry_pending p on"
+                                            + " p.entry_id = e.id where p.entry_id is null")
                                 .query(Long.class)
                                 .single())
                 .isZero();
@@ -103,7 +118,8 @@ class RecordTest {
                         .ok()
                         .get("entries");
         assertThat(claims).hasSize(1);
-        assertThat(elif.api().get("/api/record?since=2999-01-01T00:00:00Z").ok().get("entries")).isEmpty();
+        assertThat(elif.api().get("/api/record?since=2999-01-01T00:00:00Z").ok().get("entries"))
+                .isEmpty();
         assertThat(elif.api().get("/api/record?kind=tea").status()).isEqualTo(422);
         assertThat(elif.api().get("/api/record?ticket=tea").status()).isEqualTo(422);
         assertThat(readings(app)).isEqualTo(before + 3);

@@ -7,10 +7,12 @@ import earnest.access.Role;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Http;
-import java.util.Map;
-import java.util.Set;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.util.Map;
+import java.util.Set;
 
 /** Signing in, its limits, and what a session may do. */
 @ExtendWith(App.Running.class)
@@ -23,10 +25,16 @@ class SignInTest {
     @Test
     void wrongTriesLockTheSignInForAWhileAndAreOnTheRecord(App app) {
         app.bean(Analysts.class)
-                .admit("sign.in.test", "Sign In", Set.of(Role.ANALYST), null, "a long enough password");
+                .admit(
+                        "sign.in.test",
+                        "Sign In",
+                        Set.of(Role.ANALYST),
+                        null,
+                        "a long enough password");
         Http http = app.http();
         for (int i = 0; i < 6; i++) {
-            assertThat(signIn(http, "sign.in.test", "wrong").problem()).isEqualTo("sign-in-refused");
+            assertThat(signIn(http, "sign.in.test", "wrong").problem())
+                    .isEqualTo("sign-in-refused");
         }
         Answer locked = signIn(http, "sign.in.test", "a long enough password");
         assertThat(locked.status()).isEqualTo(401);
@@ -37,7 +45,8 @@ class SignInTest {
     private static long count(App app, String kind, String login) {
         return app.database()
                 .sql(
-                        "select count(*) from entry e join analyst a on e.actor_id = a.id where e.kind = :k and a.login = :l")
+                        "select count(*) from entry e join analyst a on e.actor_id = a.id where"
+                            + " e.kind = :k and a.login = :l")
                 .param("k", kind)
                 .param("l", login)
                 .query(Long.class)
@@ -66,7 +75,13 @@ class SignInTest {
     @Test
     void whoIsNotSignedInGetsNothing(App app) {
         for (String path :
-                new String[] {"/api/desk", "/api/people?find=ines", "/api/record", "/api/analysts", "/api/live"}) {
+                new String[] {
+                    "/api/desk",
+                    "/api/people?find=ines",
+                    "/api/record",
+                    "/api/analysts",
+                    "/api/live"
+                }) {
             assertThat(app.http().get(path).status()).as(path).isEqualTo(401);
         }
     }
@@ -106,7 +121,10 @@ class SignInTest {
         for (String column : new String[] {"last_seen_at", "started_at"}) {
             Desk jonas = app.desk("jonas.lie");
             app.database()
-                    .sql("update sign_in_session set " + column + " = '2020-01-01' where ended_at is null")
+                    .sql(
+                            "update sign_in_session set "
+                                    + column
+                                    + " = '2020-01-01' where ended_at is null")
                     .update();
             assertThat(jonas.api().get("/api/desk").problem()).as(column).isEqualTo("signed-out");
         }
@@ -121,7 +139,10 @@ class SignInTest {
                         java.net.http.HttpRequest.newBuilder(java.net.URI.create(url)).build(),
                         java.net.http.HttpResponse.BodyHandlers.ofString());
         String csrf =
-                first.headers().firstValue("Set-Cookie").orElseThrow().replaceAll("XSRF-TOKEN=([^;]*).*", "$1");
+                first.headers()
+                        .firstValue("Set-Cookie")
+                        .orElseThrow()
+                        .replaceAll("XSRF-TOKEN=([^;]*).*", "$1");
         var request =
                 java.net.http.HttpRequest.newBuilder(java.net.URI.create(url))
                         .header("Content-Type", "application/json")

@@ -11,6 +11,7 @@ import earnest.core.assurance.Question;
 import earnest.core.assurance.Rule;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Wanted;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -33,7 +34,8 @@ final class AssessBench {
 
     private static void measure(String what, Question question) {
         perSecond(question);
-        Report.line(String.format(Locale.ROOT, "%-55s %,10.0f a second", what, perSecond(question)));
+        Report.line(
+                String.format(Locale.ROOT, "%-55s %,10.0f a second", what, perSecond(question)));
     }
 
     private static double perSecond(Question question) {
@@ -57,11 +59,18 @@ final class AssessBench {
         for (int i = 0; i < lines; i++) {
             evidence.add(
                     new Evidence(
-                            "e" + i, methods[i % 4], paths[i % 4] + i / 4, null, "c", i % 3 == 0 ? Outcome.FAILED : Outcome.PASSED, NOW));
+                            "e" + i,
+                            methods[i % 4],
+                            paths[i % 4] + i / 4,
+                            null,
+                            "c",
+                            i % 3 == 0 ? Outcome.FAILED : Outcome.PASSED,
+                            NOW));
         }
         List<Available> available = new ArrayList<>();
         for (int i = 0; i < checks; i++) {
-            available.add(new Available("a" + i, methods[i % 4], paths[i % 4] + (10 + i / 4), null));
+            available.add(
+                    new Available("a" + i, methods[i % 4], paths[i % 4] + (10 + i / 4), null));
         }
         Rulebook book =
                 new Rulebook(
@@ -75,8 +84,19 @@ final class AssessBench {
                         30,
                         Map.of(),
                         List.of(
-                                new Rule("unlock", "*", "*", 60, Set.of(), List.of(), 3, false, false),
-                                new Rule("reset", "*", "*", 70, Set.of(), List.of(List.of(Factor.HAS)), 4, false, false)));
+                                new Rule(
+                                        "unlock", "*", "*", 60, Set.of(), List.of(), 3, false,
+                                        false),
+                                new Rule(
+                                        "reset",
+                                        "*",
+                                        "*",
+                                        70,
+                                        Set.of(),
+                                        List.of(List.of(Factor.HAS)),
+                                        4,
+                                        false,
+                                        false)));
         return new Question(
                 book,
                 evidence,

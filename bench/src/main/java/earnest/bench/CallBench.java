@@ -4,12 +4,14 @@ import com.unboundid.ldap.sdk.LDAPConnection;
 import com.unboundid.ldap.sdk.LDAPException;
 import com.unboundid.ldap.sdk.Modification;
 import com.unboundid.ldap.sdk.ModificationType;
+
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
+
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -96,7 +98,15 @@ final class CallBench {
         steps.count(() -> desk.claim(ticket, account).ok());
         String back = steps.count(() -> desk.begin(ticket, "call-back"));
         outside.answer(account);
-        Eventually.waitFor("the answer", () -> desk.page(ticket).path("proof").path("open").path("delivery").asString("").equals("answered"));
+        Eventually.waitFor(
+                "the answer",
+                () ->
+                        desk.page(ticket)
+                                .path("proof")
+                                .path("open")
+                                .path("delivery")
+                                .asString("")
+                                .equals("answered"));
         steps.count(() -> desk.heard(ticket, back, "confirmed").ok());
         String check = steps.count(() -> desk.begin(ticket, "authenticator"));
         String code = outside.authenticator(account);
@@ -105,7 +115,14 @@ final class CallBench {
         steps.count(() -> desk.change(ticket, "temporary-password").ok());
         desk.settled(ticket);
         steps.count(() -> desk.readAloud(ticket));
-        String summary = steps.count(() -> desk.api().get("/api/tickets/" + ticket + "/summary").ok().get("summary").asString());
+        String summary =
+                steps.count(
+                        () ->
+                                desk.api()
+                                        .get("/api/tickets/" + ticket + "/summary")
+                                        .ok()
+                                        .get("summary")
+                                        .asString());
         steps.count(
                 () ->
                         desk.api()
@@ -124,7 +141,10 @@ final class CallBench {
     private List<String> capture(Desk desk) throws SQLException {
         try (Connection root =
                         DriverManager.getConnection(
-                                "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/mysql?user=root&password=" + ground.secret("db-root"));
+                                "jdbc:mariadb://127.0.0.1:"
+                                        + ground.port("DB")
+                                        + "/mysql?user=root&password="
+                                        + ground.secret("db-root"));
                 Statement statement = root.createStatement()) {
             statement.execute("set global log_output = 'TABLE'");
             statement.execute("truncate table mysql.general_log");
@@ -134,12 +154,17 @@ final class CallBench {
             List<String> captured = new ArrayList<>();
             try (ResultSet rows =
                     statement.executeQuery(
-                            "select convert(argument using utf8mb4) from mysql.general_log where command_type = 'Query' and user_host like 'earnest_run%' order by event_time")) {
+                            "select convert(argument using utf8mb4) from mysql.general_log where"
+                                + " command_type = 'Query' and user_host like 'earnest_run%' order"
+                                + " by event_time")) {
                 while (rows.next()) {
                     String sql = rows.getString(1);
                     String begin = sql.strip().toLowerCase(java.util.Locale.ROOT);
                     boolean work =
-                            begin.startsWith("select") || begin.startsWith("insert") || begin.startsWith("update") || begin.startsWith("delete")
+                            begin.startsWith("select")
+                                    || begin.startsWith("insert")
+                                    || begin.startsWith("update")
+                                    || begin.startsWith("delete")
                                     || begin.startsWith("commit");
                     if (work && !begin.contains("scheduled_tasks") && !begin.contains("_binary")) {
                         captured.add(sql);
@@ -173,7 +198,8 @@ final class CallBench {
 
     /** Ids that the call made are made anew, so that rows are as new as they were then. */
     private static void replayOnce(
-            Connection database, List<String> statements, Map<String, Boolean> made) throws SQLException {
+            Connection database, List<String> statements, Map<String, Boolean> made)
+            throws SQLException {
         Map<String, String> fresh = new HashMap<>();
         database.setAutoCommit(false);
         try (Statement statement = database.createStatement()) {
@@ -186,7 +212,10 @@ final class CallBench {
                 StringBuilder now = new StringBuilder();
                 while (ids.find()) {
                     String id = ids.group();
-                    String put = made.containsKey(id) ? fresh.computeIfAbsent(id, k -> UUID.randomUUID().toString()) : id;
+                    String put =
+                            made.containsKey(id)
+                                    ? fresh.computeIfAbsent(id, k -> UUID.randomUUID().toString())
+                                    : id;
                     ids.appendReplacement(now, put);
                 }
                 ids.appendTail(now);
@@ -199,7 +228,8 @@ final class CallBench {
                         }
                     }
                 } catch (SQLException clash) {
-                    // A row that can be there once only (a session's, a sending's): its cost is paid.
+                    // A row that can be there once only (a session's, a sending's): its cost is
+                    // paid.
                     if (clash.getErrorCode() != 1062) {
                         throw clash;
                     }
@@ -212,7 +242,9 @@ final class CallBench {
     private LDAPConnection directory() {
         try {
             LDAPConnection connection = new LDAPConnection("127.0.0.1", ground.port("LDAP"));
-            connection.bind("cn=earnest,ou=services,dc=brackwater,dc=example", ground.secret("ldap-earnest"));
+            connection.bind(
+                    "cn=earnest,ou=services,dc=brackwater,dc=example",
+                    ground.secret("ldap-earnest"));
             return connection;
         } catch (LDAPException e) {
             throw new IllegalStateException(e);
@@ -227,7 +259,8 @@ final class CallBench {
         }
         directory.modify(
                 dn,
-                new Modification(ModificationType.REPLACE, "userPassword", "Bench " + System.nanoTime()),
+                new Modification(
+                        ModificationType.REPLACE, "userPassword", "Bench " + System.nanoTime()),
                 new Modification(ModificationType.REPLACE, "pwdReset", "TRUE"));
     }
 }

@@ -2,6 +2,7 @@ package earnest.bench;
 
 import earnest.testkit.Desk;
 import earnest.testkit.Ground;
+
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.PreparedStatement;
@@ -57,7 +58,8 @@ final class FindBench {
                 runs,
                 t -> {
                     Desk desk = Desk.signIn(ground, "tove.rask");
-                    return i -> desk.api().get("/api/people?find=" + typed.get(i % typed.size())).ok();
+                    return i ->
+                            desk.api().get("/api/people?find=" + typed.get(i % typed.size())).ok();
                 });
     }
 
@@ -81,10 +83,22 @@ final class FindBench {
 
     private static void exact(Connection database, String word) throws SQLException {
         String union =
-                "(select " + COLUMNS + ", 1 as rank from person p where p.account = ? and p.gone_at is null limit 20) union all "
-                        + "(select " + COLUMNS + ", 2 as rank from person p where p.folded_family like ? and p.gone_at is null order by p.folded_family, p.folded_given limit 20) union all "
-                        + "(select " + COLUMNS + ", 3 as rank from person p where p.folded_given like ? and p.gone_at is null order by p.folded_given, p.folded_family limit 20) union all "
-                        + "(select " + COLUMNS + ", 4 as rank from person_token t join person p on p.id = t.person_id where t.token like ? and p.gone_at is null order by t.token limit 20) order by rank";
+                "(select "
+                        + COLUMNS
+                        + ", 1 as rank from person p where p.account = ? and p.gone_at is null"
+                        + " limit 20) union all (select "
+                        + COLUMNS
+                        + ", 2 as rank from person p where p.folded_family like ? and p.gone_at is"
+                        + " null order by p.folded_family, p.folded_given limit 20) union all"
+                        + " (select "
+                        + COLUMNS
+                        + ", 3 as rank from person p where p.folded_given like ? and p.gone_at is"
+                        + " null order by p.folded_given, p.folded_family limit 20) union all"
+                        + " (select "
+                        + COLUMNS
+                        + ", 4 as rank from person_token t join person p on p.id = t.person_id"
+                        + " where t.token like ? and p.gone_at is null order by t.token limit 20)"
+                        + " order by rank";
         try (PreparedStatement query = database.prepareStatement(union)) {
             query.setString(1, word);
             query.setString(2, word + "%");
@@ -99,7 +113,10 @@ final class FindBench {
         String marks = "?,".repeat(forms.size());
         try (PreparedStatement query =
                 database.prepareStatement(
-                        "select distinct " + COLUMNS + ", p.folded_given, p.folded_family from person_near n join person p on p.id = n.person_id where n.near in ("
+                        "select distinct "
+                                + COLUMNS
+                                + ", p.folded_given, p.folded_family from person_near n join person"
+                                + " p on p.id = n.person_id where n.near in ("
                                 + marks.substring(0, marks.length() - 1)
                                 + ") and p.gone_at is null limit 400")) {
             int i = 1;

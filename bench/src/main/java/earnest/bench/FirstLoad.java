@@ -31,6 +31,9 @@ final class FirstLoad {
         Report.head("First load of the desk");
         Report.line(
                 String.format(
-                        Locale.ROOT, "script and style, compressed: %.0f kB%s", kb, kb <= AIM_KB ? ", aim 200 kB met" : ", AIM 200 kB MISSED"));
+                        Locale.ROOT,
+                        "script and style, compressed: %.0f kB%s",
+                        kb,
+                        kb <= AIM_KB ? ", aim 200 kB met" : ", AIM 200 kB MISSED"));
     }
 }

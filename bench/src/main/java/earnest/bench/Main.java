@@ -15,9 +15,13 @@ public final class Main {
         FirstLoad.run(ground.checkout());
         ServerProcess server =
                 ServerProcess.start(
-                        ground, "earnest.directory.full-sync-every=10h", "earnest.changes.most-per-person-and-day=1000");
+                        ground,
+                        "earnest.directory.full-sync-every=10h",
+                        "earnest.changes.most-per-person-and-day=1000");
         Desk desk = Desk.signIn(ground, "tove.rask");
-        Eventually.waitFor("people to be copied", () -> !desk.api().get("/api/people?find=iokafor").ok().isEmpty());
+        Eventually.waitFor(
+                "people to be copied",
+                () -> !desk.api().get("/api/people?find=iokafor").ok().isEmpty());
         Thread.sleep(8_000); // authenticators are enrolled after the people
         new CallBench(ground).run();
         MemoryBench.run(ground, server);

@@ -13,8 +13,8 @@ import java.util.UUID;
 /** Puts invented people into the copy, in the form in which the directory's are kept. */
 final class ManyPeople {
     private static final String[] SYLLABLES = {
-        "ba", "ko", "ri", "sel", "mun", "ta", "ver", "lin", "dor", "ash", "ek", "ow", "na", "ghi", "fel", "jor",
-        "um", "ped", "sti", "qua", "lo", "wen", "bri", "zan"
+        "ba", "ko", "ri", "sel", "mun", "ta", "ver", "lin", "dor", "ash", "ek", "ow", "na", "ghi",
+        "fel", "jor", "um", "ped", "sti", "qua", "lo", "wen", "bri", "zan"
     };
     private static final int BATCH = 2_000;
     private final Random random = new Random(7);
@@ -29,13 +29,16 @@ final class ManyPeople {
         database.setAutoCommit(false);
         try (PreparedStatement person =
                         database.prepareStatement(
-                                "insert into person (id, entry_uuid, dn, account, name, given, family, folded_given,"
-                                        + " folded_family, title, vessel, port, member_of, digest) values"
-                                        + " (?,?,?,?,?,?,?,?,?,'Deckhand','MV Knot','Oxney','','x')");
+                                "insert into person (id, entry_uuid, dn, account, name, given,"
+                                    + " family, folded_given, folded_family, title, vessel, port,"
+                                    + " member_of, digest) values (?,?,?,?,?,?,?,?,?,'Deckhand','MV"
+                                    + " Knot','Oxney','','x')");
                 PreparedStatement token =
-                        database.prepareStatement("insert ignore into person_token (token, person_id) values (?,?)");
+                        database.prepareStatement(
+                                "insert ignore into person_token (token, person_id) values (?,?)");
                 PreparedStatement near =
-                        database.prepareStatement("insert ignore into person_near (near, person_id) values (?,?)")) {
+                        database.prepareStatement(
+                                "insert ignore into person_near (near, person_id) values (?,?)")) {
             for (int i = 0; i < people; i++) {
                 one(i, person, token, near);
                 if (i % BATCH == BATCH - 1) {
@@ -53,7 +56,8 @@ final class ManyPeople {
         database.setAutoCommit(true);
     }
 
-    private void one(int i, PreparedStatement person, PreparedStatement token, PreparedStatement near)
+    private void one(
+            int i, PreparedStatement person, PreparedStatement token, PreparedStatement near)
             throws SQLException {
         String id = new UUID(random.nextLong(), random.nextLong()).toString();
         String given = word(2);
@@ -62,13 +66,30 @@ final class ManyPeople {
         if (names.size() < 4_000) {
             names.add(new String[] {given, family, account});
         }
-        String[] values = {id, "bench-" + i, "uid=" + account, account, given + " " + family, given, family, given, family};
+        String[] values = {
+            id,
+            "bench-" + i,
+            "uid=" + account,
+            account,
+            given + " " + family,
+            given,
+            family,
+            given,
+            family
+        };
         for (int c = 0; c < values.length; c++) {
             person.setString(c + 1, values[c]);
         }
         person.addBatch();
         String phone = "4477009" + String.format("%05d", i % 100_000);
-        for (String t : List.of(account, given, family, phone, "0" + phone.substring(2), account + "@brackwater.example")) {
+        for (String t :
+                List.of(
+                        account,
+                        given,
+                        family,
+                        phone,
+                        "0" + phone.substring(2),
+                        account + "@brackwater.example")) {
             token.setString(1, t);
             token.setString(2, id);
             token.addBatch();

@@ -5,6 +5,9 @@ import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
+
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
@@ -17,7 +20,6 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Whether 512 MB of heap do for 100 open tickets and 50 live pages. */
 final class MemoryBench {
@@ -44,7 +46,9 @@ final class MemoryBench {
             desk.page(ticket);
         }
         desk.api().get("/api/desk").ok();
-        Report.line("%d tickets open, %d live pages: the server answers".formatted(tickets.size(), live.size()));
+        Report.line(
+                "%d tickets open, %d live pages: the server answers"
+                        .formatted(tickets.size(), live.size()));
         Report.line("heap in use after a collection: " + heap(server.pid()));
         Report.line("resident: " + resident(server.pid()));
         for (InputStream page : live) {
@@ -54,18 +58,19 @@ final class MemoryBench {
 
     private static List<InputStream> pages(Ground ground) throws IOException, InterruptedException {
         List<InputStream> live = new ArrayList<>();
-        HttpClient http = HttpClient.newBuilder().cookieHandler(new java.net.CookieManager()).build();
+        HttpClient http =
+                HttpClient.newBuilder().cookieHandler(new java.net.CookieManager()).build();
         String url = ground.serverUrl();
-        http.send(HttpRequest.newBuilder(URI.create(url + "/api/session")).build(), HttpResponse.BodyHandlers.discarding());
+        http.send(
+                HttpRequest.newBuilder(URI.create(url + "/api/session")).build(),
+                HttpResponse.BodyHandlers.discarding());
         String csrf =
                 ((java.net.CookieManager) http.cookieHandler().orElseThrow())
-                        .getCookieStore()
-                        .getCookies()
-                        .stream()
-                        .filter(c -> c.getName().equals("XSRF-TOKEN"))
-                        .findFirst()
-                        .orElseThrow()
-                        .getValue();
+                        .getCookieStore().getCookies().stream()
+                                .filter(c -> c.getName().equals("XSRF-TOKEN"))
+                                .findFirst()
+                                .orElseThrow()
+                                .getValue();
         http.send(
                 HttpRequest.newBuilder(URI.create(url + "/api/session"))
                         .header("Content-Type", "application/json")
@@ -74,7 +79,11 @@ final class MemoryBench {
                                 HttpRequest.BodyPublishers.ofString(
                                         JsonMapper.shared()
                                                 .writeValueAsString(
-                                                        Map.of("login", "jonas.lie", "password", ground.secret("demo-sign-in")))))
+                                                        Map.of(
+                                                                "login",
+                                                                "jonas.lie",
+                                                                "password",
+                                                                ground.secret("demo-sign-in")))))
                         .build(),
                 HttpResponse.BodyHandlers.discarding());
         for (int i = 0; i < PAGES; i++) {

@@ -21,7 +21,13 @@ final class Report {
                 String.format(
                         Locale.ROOT,
                         "%-40s %6.2f ms (p95 %6.2f), bare %6.2f ms (p95 %6.2f): %5.2f times%s",
-                        what, ours.medianMs(), ours.p95Ms(), bare.medianMs(), bare.p95Ms(), ratio, aim(ratio, aim)));
+                        what,
+                        ours.medianMs(),
+                        ours.p95Ms(),
+                        bare.medianMs(),
+                        bare.p95Ms(),
+                        ratio,
+                        aim(ratio, aim)));
     }
 
     static String aim(double value, double aim) {

@@ -1,4 +1,6 @@
-/** What Earnest costs, as ratios against a bare baseline in the same run. Misses are printed too. */
+/**
+ * What Earnest costs, as ratios against a bare baseline in the same run. Misses are printed too.
+ */
 @NullMarked
 package earnest.bench;
 

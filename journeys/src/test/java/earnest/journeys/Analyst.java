@@ -10,6 +10,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+
 import java.util.List;
 
 /** An analyst before a browser. */
@@ -76,7 +77,14 @@ final class Analyst implements AutoCloseable {
         page.waitForTimeout(250);
         List<Rule> violations =
                 new AxeBuilder(page)
-                        .withTags(List.of("wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"))
+                        .withTags(
+                                List.of(
+                                        "wcag2a",
+                                        "wcag2aa",
+                                        "wcag21a",
+                                        "wcag21aa",
+                                        "wcag22aa",
+                                        "best-practice"))
                         .analyze()
                         .getViolations();
         assertThat(violations)

@@ -6,6 +6,11 @@ import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
 import earnest.testkit.Desk;
 import earnest.testkit.Http;
+
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
 import java.io.IOException;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
@@ -20,9 +25,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.junit.jupiter.api.Order;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.extension.ExtendWith;
 
 /** After all journeys: no secret is anywhere but where it was handed over. */
 @Order(100)
@@ -59,18 +61,25 @@ class CanaryTest {
             places.forEach(
                     (place, content) -> {
                         for (String form : forms(secret)) {
-                            assertThat(content.contains(form)).as("%s in %s", "a secret", place).isFalse();
+                            assertThat(content.contains(form))
+                                    .as("%s in %s", "a secret", place)
+                                    .isFalse();
                         }
                     });
         }
         // Six digits occur by chance in hex; a code is searched for as a word of its own.
         places.forEach(
                 (place, content) ->
-                        assertThat(content).as(place).doesNotContainPattern("(?<![0-9a-fA-F.])" + code + "(?![0-9a-fA-F])"));
+                        assertThat(content)
+                                .as(place)
+                                .doesNotContainPattern(
+                                        "(?<![0-9a-fA-F.])" + code + "(?![0-9a-fA-F])"));
         noKeys(world, places);
     }
 
-    /** The forms in which a secret might hide. Codes of six digits are not made into all of them. */
+    /**
+     * The forms in which a secret might hide. Codes of six digits are not made into all of them.
+     */
     private static Set<String> forms(String secret) {
         Set<String> forms = new LinkedHashSet<>();
         if (secret.matches("\\d{6}")) {
@@ -95,8 +104,14 @@ class CanaryTest {
         }
         if (secret.length() == 12 && !secret.contains(" ")) {
             List<Spelling.Group> groups = Spelling.spell(Secret.of(secret));
-            forms.add(groups.stream().map(Spelling.Group::characters).collect(Collectors.joining(" ")));
-            forms.add(groups.stream().map(Spelling.Group::characters).collect(Collectors.joining("-")));
+            forms.add(
+                    groups.stream()
+                            .map(Spelling.Group::characters)
+                            .collect(Collectors.joining(" ")));
+            forms.add(
+                    groups.stream()
+                            .map(Spelling.Group::characters)
+                            .collect(Collectors.joining("-")));
             forms.add(groups.stream().map(Spelling.Group::words).collect(Collectors.joining(" ")));
             groups.forEach(group -> forms.add(group.words()));
         }
@@ -110,14 +125,22 @@ class CanaryTest {
             String base64 = Base64.getEncoder().encodeToString(key);
             places.forEach(
                     (place, content) ->
-                            assertThat(content.contains(hex) || content.contains(base64)).as(name + " in " + place).isFalse());
+                            assertThat(content.contains(hex) || content.contains(base64))
+                                    .as(name + " in " + place)
+                                    .isFalse());
         }
-        for (String secret : List.of("db-run", "db-migrate", "ldap-earnest", "line-token", "gateway-token")) {
+        for (String secret :
+                List.of("db-run", "db-migrate", "ldap-earnest", "line-token", "gateway-token")) {
             String value = world.ground().secret(secret);
-            places.forEach((place, content) -> assertThat(content.contains(value)).as(secret + " in " + place).isFalse());
+            places.forEach(
+                    (place, content) ->
+                            assertThat(content.contains(value))
+                                    .as(secret + " in " + place)
+                                    .isFalse());
         }
         assertThat(world.ground().secret("demo-sign-in")).isNotEmpty();
-        assertThat(places.get("the database")).doesNotContain(world.ground().secret("demo-sign-in"));
+        assertThat(places.get("the database"))
+                .doesNotContain(world.ground().secret("demo-sign-in"));
     }
 
     /** All rows of all tables, binary columns as hex. */
@@ -127,9 +150,12 @@ class CanaryTest {
                 new ProcessBuilder(
                         "mariadb-dump",
                         "--no-defaults",
-                        "-h", "127.0.0.1",
-                        "-P", String.valueOf(world.ground().port("DB")),
-                        "-u", "earnest_migrate",
+                        "-h",
+                        "127.0.0.1",
+                        "-P",
+                        String.valueOf(world.ground().port("DB")),
+                        "-u",
+                        "earnest_migrate",
                         "--skip-lock-tables",
                         "--single-transaction",
                         "--hex-blob",
@@ -137,7 +163,8 @@ class CanaryTest {
         dump.environment().put("MYSQL_PWD", world.ground().secret("db-migrate"));
         dump.redirectOutput(out.toFile());
         Process process = dump.start();
-        String trouble = new String(process.getErrorStream().readAllBytes(), StandardCharsets.UTF_8);
+        String trouble =
+                new String(process.getErrorStream().readAllBytes(), StandardCharsets.UTF_8);
         assertThat(process.waitFor()).as(trouble).isZero();
         String all = Files.readString(out);
         Files.delete(out);

@@ -3,9 +3,18 @@ package earnest.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Outside;
+
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+import tools.jackson.databind.JsonNode;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -13,11 +22,6 @@ import java.nio.file.Path;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Optional;
-import org.junit.jupiter.api.Order;
-import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
-import tools.jackson.databind.JsonNode;
 
 /**
  * {@code kill -9} before and after each commit and each call outside. After the restart nothing is
@@ -101,7 +105,8 @@ class CrashTest {
         killAt(waypoint, () -> tove.change(ticket, "temporary-password"));
         assertThat(tove.page(ticket).get("changes")).isEmpty();
         assertThat(entries("change-intended")).isZero();
-        assertThat(world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime")).isEqualTo(before);
+        assertThat(world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime"))
+                .isEqualTo(before);
         tove.change(ticket, "temporary-password").ok();
         worksToTheEnd();
     }
@@ -123,7 +128,9 @@ class CrashTest {
         worksToTheEnd();
     }
 
-    /** Asked is committed, but whether it was sent nobody knows: reading back tells that it was not. */
+    /**
+     * Asked is committed, but whether it was sent nobody knows: reading back tells that it was not.
+     */
     @ParameterizedTest
     @ValueSource(strings = {"change-asked-committed"})
     void whatWasPerhapsAskedIsReadBackAndNeverAskedTwice(String waypoint, World given) {
@@ -131,7 +138,8 @@ class CrashTest {
         String before = world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime");
         killAt(waypoint, () -> tove.change(ticket, "temporary-password"));
         assertThat(settled().get("state").asString()).isEqualTo("DID_NOT");
-        assertThat(world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime")).isEqualTo(before);
+        assertThat(world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime"))
+                .isEqualTo(before);
         assertThat(entries("change-unknown")).isEqualTo(1);
         tove.change(ticket, "temporary-password").ok();
         worksToTheEnd();
@@ -157,19 +165,31 @@ class CrashTest {
         signsIn(password);
         Eventually.get(
                 "exactly one text that tells of the change",
-                () -> outside.texts(account).stream().filter(t -> t.contains("If you did not ask for this")).count() == 1
-                        ? Optional.of(true)
-                        : Optional.empty());
+                () ->
+                        outside.texts(account).stream()
+                                                .filter(
+                                                        t ->
+                                                                t.contains(
+                                                                        "If you did not ask for"
+                                                                            + " this"))
+                                                .count()
+                                        == 1
+                                ? Optional.of(true)
+                                : Optional.empty());
         World.close(tove, ticket);
     }
 
     private void signsIn(String password) {
         assertThat(
                         world.directory()
-                                .changeOwn(account, password, world.secret("An own long sentence 9 of " + account)))
+                                .changeOwn(
+                                        account,
+                                        password,
+                                        world.secret("An own long sentence 9 of " + account)))
                 .isEqualTo(ResultCode.SUCCESS);
         Eventually.waitFor(
-                "the sign-in to be seen", () -> tove.page(ticket).get("handover").get("state").has("inAt"));
+                "the sign-in to be seen",
+                () -> tove.page(ticket).get("handover").get("state").has("inAt"));
     }
 
     private void handover(World given) {
@@ -179,7 +199,8 @@ class CrashTest {
     }
 
     private void byText() {
-        String contact = tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+        String contact =
+                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
         tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/handover/route",
@@ -202,10 +223,17 @@ class CrashTest {
                 "the text to arrive",
                 Duration.ofSeconds(45),
                 () ->
-                        Optional.of(tove.page(ticket).get("handover").get("state").get("state").asString())
+                        Optional.of(
+                                        tove.page(ticket)
+                                                .get("handover")
+                                                .get("state")
+                                                .get("state")
+                                                .asString())
                                 .filter("arrived"::equals));
         var carried =
-                outside.texts(account).stream().filter(t -> t.startsWith("Your temporary password is ")).toList();
+                outside.texts(account).stream()
+                        .filter(t -> t.startsWith("Your temporary password is "))
+                        .toList();
         assertThat(carried).hasSize(1);
         assertThat(entries("handover-done")).isEqualTo(1);
         signsIn(world.secret(carried.getFirst().substring(27, 39)));
@@ -217,7 +245,8 @@ class CrashTest {
     void aRouteThatWasNotChosenIsNotTaken(String waypoint, World given) {
         handover(given);
         killAt(waypoint, this::byText);
-        assertThat(tove.page(ticket).get("handover").get("state").get("state").asString()).isEqualTo("waiting");
+        assertThat(tove.page(ticket).get("handover").get("state").get("state").asString())
+                .isEqualTo("waiting");
         worksToTheEnd();
     }
 

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -21,7 +22,9 @@ class FirstMinuteTest {
             tove.accessible("signing in, by night");
             String switchboard =
                     tove.page()
-                            .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("switchboard"))
+                            .getByRole(
+                                    AriaRole.LINK,
+                                    new Page.GetByRoleOptions().setName("switchboard"))
                             .getAttribute("href");
             assertThat(switchboard).startsWith("http://127.0.0.1:");
             tove.page().navigate(switchboard);
@@ -41,7 +44,8 @@ class FirstMinuteTest {
             tove.page().getByLabel("Password").fill("not this one");
             tove.press("Enter");
             tove.page().getByRole(AriaRole.ALERT).getByText("do not fit together").waitFor();
-            assertThat(tove.page().getByLabel("Name to sign in with").inputValue()).isEqualTo("tove.rask");
+            assertThat(tove.page().getByLabel("Name to sign in with").inputValue())
+                    .isEqualTo("tove.rask");
         }
     }
 
@@ -55,7 +59,8 @@ class FirstMinuteTest {
             tove.page().getByLabel("Single keys act outside of fields").uncheck();
             tove.press("Escape");
             tove.press("/");
-            assertThat(tove.page().evaluate("document.activeElement.getAttribute('role')")).isNotEqualTo("combobox");
+            assertThat(tove.page().evaluate("document.activeElement.getAttribute('role')"))
+                    .isNotEqualTo("combobox");
         }
     }
 
@@ -70,7 +75,8 @@ class FirstMinuteTest {
             double who = tove.column("Who").boundingBox().y;
             double proof = tove.column("Proof").boundingBox().y;
             assertThat(who).isLessThan(proof);
-            assertThat((Integer) tove.page().evaluate("document.documentElement.scrollWidth")).isLessThanOrEqualTo(640);
+            assertThat((Integer) tove.page().evaluate("document.documentElement.scrollWidth"))
+                    .isLessThanOrEqualTo(640);
             tove.accessible("a narrow window");
             tove.press("c");
             tove.page().getByLabel("What happened").waitFor();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.ColorScheme;
 import com.unboundid.ldap.sdk.ResultCode;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -53,7 +54,10 @@ class GenuineCallTest {
             tove.page().locator("[role=option]").first().waitFor();
             tove.accessible("finding");
             tove.press("Enter");
-            tove.column("Change").getByText("locked", new Locator.GetByTextOptions()).first().waitFor();
+            tove.column("Change")
+                    .getByText("locked", new Locator.GetByTextOptions())
+                    .first()
+                    .waitFor();
             tove.column("Proof").getByText(" short").first().waitFor();
             tove.accessible("proving");
 
@@ -91,10 +95,15 @@ class GenuineCallTest {
             Locator in = tove.column("Handover").locator("dd.text-good");
             in.waitFor();
             tove.accessible("the person is in");
-            String number = tove.page().getByRole(com.microsoft.playwright.options.AriaRole.ARTICLE).getAttribute("aria-label");
+            String number =
+                    tove.page()
+                            .getByRole(com.microsoft.playwright.options.AriaRole.ARTICLE)
+                            .getAttribute("aria-label");
             tove.press("c");
             tove.page().getByLabel("What happened").waitFor();
-            assertThat(tove.page().getByLabel("What happened").inputValue()).contains("They are in.").doesNotContain(password);
+            assertThat(tove.page().getByLabel("What happened").inputValue())
+                    .contains("They are in.")
+                    .doesNotContain(password);
             tove.accessible("closing");
             tove.press("Control+Enter");
             tove.see("No page is open");
@@ -103,7 +112,8 @@ class GenuineCallTest {
     }
 
     private static String digit(Analyst tove, String offer) {
-        Locator offers = tove.column("Proof").locator("ul[aria-label='Checks that can be made'] li");
+        Locator offers =
+                tove.column("Proof").locator("ul[aria-label='Checks that can be made'] li");
         offers.first().waitFor();
         int at = 0;
         for (String text : offers.allInnerTexts()) {
@@ -130,7 +140,8 @@ class GenuineCallTest {
                         .locator("ol[aria-label='Parts of the password'] li:nth-child(" + i + ")")
                         .getByText("said back")
                         .waitFor();
-                assertThat(tove.page().content()).doesNotContain(password.substring(4 * (i - 1), 4 * i));
+                assertThat(tove.page().content())
+                        .doesNotContain(password.substring(4 * (i - 1), 4 * i));
             }
         }
         tove.see("Read aloud and said back in full");
@@ -142,7 +153,8 @@ class GenuineCallTest {
         String own = world.secret("An own long sentence 7 of " + account);
         var directory = world.directory();
         assertThat(directory.bind(account, password)).isEqualTo(ResultCode.SUCCESS);
-        assertThat(directory.readOwnEntry(account, password)).isEqualTo(ResultCode.INSUFFICIENT_ACCESS_RIGHTS);
+        assertThat(directory.readOwnEntry(account, password))
+                .isEqualTo(ResultCode.INSUFFICIENT_ACCESS_RIGHTS);
         assertThat(directory.changeOwn(account, password, own)).isEqualTo(ResultCode.SUCCESS);
         assertThat(directory.bind(account, own)).isEqualTo(ResultCode.SUCCESS);
         assertThat(directory.readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);

@@ -4,14 +4,18 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.options.RequestOptions;
+
 import earnest.testkit.Desk;
-import java.util.Map;
-import java.util.stream.StreamSupport;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+
+import java.util.Map;
+import java.util.stream.StreamSupport;
 
 /** Somebody who shows her number, knows some facts, and is in a hurry. */
 @Order(2)
@@ -19,7 +23,8 @@ import tools.jackson.databind.json.JsonMapper;
 class ImpostorTest {
     @Test
     void getsNowhere(World world) {
-        String before = world.directory().read("LDAP", "iokafor").getAttributeValue("pwdChangedTime");
+        String before =
+                world.directory().read("LDAP", "iokafor").getAttributeValue("pwdChangedTime");
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
             world.outside().ring("impostor");
             tove.see("Ringing");
@@ -44,14 +49,17 @@ class ImpostorTest {
             assertThat(tove.column("Change").getByText("Unlock U").count()).isZero();
             tove.accessible("an impostor");
 
-            assertThat(api.change(ticket, "temporary-password").problem()).isEqualTo("not-sure-enough");
-            assertThat(api.change(ticket, "unlock").problem()).isIn("not-sure-enough", "not-locked");
+            assertThat(api.change(ticket, "temporary-password").problem())
+                    .isEqualTo("not-sure-enough");
+            assertThat(api.change(ticket, "unlock").problem())
+                    .isIn("not-sure-enough", "not-locked");
             assertThat(api.api().post("/api/tickets/" + ticket + "/handover/show").problem())
                     .isEqualTo("nothing-to-hand-over");
             fromThePageItself(tove, ticket, api.version(ticket));
             World.close(api, ticket);
         }
-        assertThat(world.directory().read("LDAP", "iokafor").getAttributeValue("pwdChangedTime")).isEqualTo(before);
+        assertThat(world.directory().read("LDAP", "iokafor").getAttributeValue("pwdChangedTime"))
+                .isEqualTo(before);
     }
 
     /** With the page's own cookies and token, as a script slipped into it would. */
@@ -67,11 +75,20 @@ class ImpostorTest {
                         .context()
                         .request()
                         .post(
-                                tove.page().url().replaceAll("/desk/.*", "/api/tickets/" + ticket + "/changes"),
+                                tove.page()
+                                        .url()
+                                        .replaceAll(
+                                                "/desk/.*", "/api/tickets/" + ticket + "/changes"),
                                 RequestOptions.create()
                                         .setHeader("X-XSRF-TOKEN", csrf)
                                         .setData(
-                                                Map.of("system", "directory", "action", "temporary-password", "version", version)));
+                                                Map.of(
+                                                        "system",
+                                                        "directory",
+                                                        "action",
+                                                        "temporary-password",
+                                                        "version",
+                                                        version)));
         assertThat(refused.status()).isEqualTo(403);
         assertThat(refused.text()).contains("not-sure-enough");
     }
@@ -80,8 +97,10 @@ class ImpostorTest {
         JsonNode ines = person(world, "iokafor");
         Map<String, String> knows =
                 Map.of(
-                        "Ask for the staff number", ines.get("staffNumber").asString(),
-                        "Ask for the manager's name", "Oskar Lindqvist");
+                        "Ask for the staff number",
+                        ines.get("staffNumber").asString(),
+                        "Ask for the manager's name",
+                        "Oskar Lindqvist");
         for (int i = 0; i < 4; i++) {
             String check = api.begin(ticket, "staff-fact");
             String asked = api.page(ticket).get("proof").get("open").get("label").asString();

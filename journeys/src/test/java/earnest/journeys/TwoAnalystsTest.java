@@ -3,11 +3,13 @@ package earnest.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
-import java.time.Duration;
-import java.time.Instant;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.time.Duration;
+import java.time.Instant;
 
 /** Two analysts see the same within a second, and pass a page on. */
 @Order(3)
@@ -38,7 +40,11 @@ class TwoAnalystsTest {
             tove.press("Enter");
             jonas.column("Proof").getByText("Nothing was checked yet").waitFor();
             assertThat(Duration.between(chosen, Instant.now())).isLessThan(LIVE.plusMillis(1_500));
-            assertThat(jonas.column("Proof").locator("ul[aria-label='Checks that can be made']").count()).isZero();
+            assertThat(
+                            jonas.column("Proof")
+                                    .locator("ul[aria-label='Checks that can be made']")
+                                    .count())
+                    .isZero();
 
             tove.press("p");
             tove.button("Jonas Lie").click();
@@ -55,7 +61,9 @@ class TwoAnalystsTest {
             tove.press("c");
             tove.page().getByLabel("What happened").waitFor();
             tove.press("Control+Enter");
-            jonas.page().getByText("Closed.", new com.microsoft.playwright.Page.GetByTextOptions()).waitFor();
+            jonas.page()
+                    .getByText("Closed.", new com.microsoft.playwright.Page.GetByTextOptions())
+                    .waitFor();
         }
     }
 
@@ -69,7 +77,11 @@ class TwoAnalystsTest {
             tove.press("r");
             tove.column("Who").getByText("Not named yet").waitFor();
             Locator ringing = jonas.page().getByText("Ringing");
-            ringing.waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+            ringing.waitFor(
+                    new Locator.WaitForOptions()
+                            .setState(
+                                    com.microsoft.playwright.options.WaitForSelectorState
+                                            .DETACHED));
             tove.press("c");
             tove.page().getByLabel("What happened").waitFor();
             tove.press("Control+Enter");

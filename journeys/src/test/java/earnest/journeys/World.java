@@ -3,6 +3,7 @@ package earnest.journeys;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Playwright;
+
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
@@ -10,6 +11,11 @@ import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
+
+import org.junit.jupiter.api.extension.ExtensionContext;
+import org.junit.jupiter.api.extension.ParameterContext;
+import org.junit.jupiter.api.extension.ParameterResolver;
+
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -17,9 +23,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.extension.ExtensionContext;
-import org.junit.jupiter.api.extension.ParameterContext;
-import org.junit.jupiter.api.extension.ParameterResolver;
 
 /** The whole product running, and one browser, for all journeys. */
 final class World implements AutoCloseable {
@@ -38,7 +41,8 @@ final class World implements AutoCloseable {
                         ground,
                         "earnest.waypoint.folder=" + ground.home(),
                         "earnest.directory.changes-every=2s");
-        // Ended once in peace it leaves an archive of its classes, and the many starts after kills are short.
+        // Ended once in peace it leaves an archive of its classes, and the many starts after kills
+        // are short.
         server.stop();
         server.startAgain();
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment()));
@@ -59,11 +63,15 @@ final class World implements AutoCloseable {
                                                         "--disable-sync")));
         people = new People(ground);
         Desk tove = desk("tove.rask");
-        Eventually.waitFor("people to be copied", () -> !tove.api().get("/api/people?find=iokafor").ok().isEmpty());
+        Eventually.waitFor(
+                "people to be copied",
+                () -> !tove.api().get("/api/people?find=iokafor").ok().isEmpty());
         outside().ringWithheld();
         String ticket = tove.answer();
         tove.claim(ticket, somebody()).ok();
-        Eventually.waitFor("authenticators to be enrolled", () -> tove.offer(ticket, "authenticator").isPresent());
+        Eventually.waitFor(
+                "authenticators to be enrolled",
+                () -> tove.offer(ticket, "authenticator").isPresent());
         close(tove, ticket);
     }
 
@@ -80,7 +88,10 @@ final class World implements AutoCloseable {
                 .map(Path::of)
                 .filter(Files::isExecutable)
                 .findFirst()
-                .orElseThrow(() -> new IllegalStateException("Chromium is missing: ./earnest test installs it"));
+                .orElseThrow(
+                        () ->
+                                new IllegalStateException(
+                                        "Chromium is missing: ./earnest test installs it"));
     }
 
     private static Map<String, String> environment() {

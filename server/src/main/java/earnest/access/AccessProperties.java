@@ -1,9 +1,11 @@
 package earnest.access;
 
 import jakarta.validation.constraints.NotNull;
-import java.time.Duration;
+
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
+
+import java.time.Duration;
 
 /**
  * {@code earnest.access}.

@@ -3,6 +3,9 @@ package earnest.access;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.EnumSet;
@@ -10,7 +13,6 @@ import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "analyst")
@@ -37,7 +39,9 @@ class Analyst {
 
     Set<Role> roles() {
         Set<Role> set = EnumSet.noneOf(Role.class);
-        Arrays.stream(roles.split(" ")).map(r -> Role.valueOf(r.toUpperCase(Locale.ROOT))).forEach(set::add);
+        Arrays.stream(roles.split(" "))
+                .map(r -> Role.valueOf(r.toUpperCase(Locale.ROOT)))
+                .forEach(set::add);
         return set;
     }
 }

@@ -1,12 +1,14 @@
 package earnest.access;
 
 import jakarta.persistence.LockModeType;
-import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
+
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
 
 interface AnalystRepository extends JpaRepository<Analyst, UUID> {
     Optional<Analyst> findByLogin(String login);

@@ -1,10 +1,11 @@
 package earnest.access;
 
+import org.jspecify.annotations.Nullable;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Those who work with Earnest. */
 public interface Analysts {

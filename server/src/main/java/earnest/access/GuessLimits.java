@@ -1,10 +1,11 @@
 package earnest.access;
 
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
 
 /** Counts tries per bucket in a window, in the database, so that all nodes count together. */
 @Component
@@ -19,7 +20,8 @@ public class GuessLimits {
 
     /** Tries counted in the window. */
     public int tries(String bucket, Duration window) {
-        return database.sql("select tries from guess_limit where bucket = :bucket and since >= :begin")
+        return database.sql(
+                        "select tries from guess_limit where bucket = :bucket and since >= :begin")
                 .param("bucket", bucket)
                 .param("begin", clock.instant().minus(window))
                 .query(Integer.class)
@@ -29,7 +31,9 @@ public class GuessLimits {
 
     /** Forgets what was counted. */
     public void forget(String bucket) {
-        database.sql("delete from guess_limit where bucket = :bucket").param("bucket", bucket).update();
+        database.sql("delete from guess_limit where bucket = :bucket")
+                .param("bucket", bucket)
+                .update();
     }
 
     /** Whether another try would be within {@code most} in {@code window}; counts nothing. */

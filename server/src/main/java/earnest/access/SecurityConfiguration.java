@@ -2,8 +2,7 @@ package earnest.access;
 
 import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.util.List;
+
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.MethodParameter;
@@ -22,12 +21,16 @@ import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
+import java.io.IOException;
+import java.util.List;
+
 /** Denied unless allowed: every API call needs a session but those named here. */
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration implements WebMvcConfigurer {
     private static final String CONTENT_SECURITY_POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; font-src 'self'; img-src 'self' data:;"
-                    + " connect-src 'self'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+            "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; font-src"
+                + " 'self'; img-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action"
+                + " 'self'; frame-ancestors 'none'";
 
     @Bean
     SecurityFilterChain chain(HttpSecurity http, SignIn signIn) {
@@ -42,7 +45,9 @@ class SecurityConfiguration implements WebMvcConfigurer {
                 .headers(
                         headers ->
                                 headers.contentSecurityPolicy(
-                                                csp -> csp.policyDirectives(CONTENT_SECURITY_POLICY))
+                                                csp ->
+                                                        csp.policyDirectives(
+                                                                CONTENT_SECURITY_POLICY))
                                         .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER)))
                 .authorizeHttpRequests(
                         requests ->
@@ -50,7 +55,10 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 DispatcherType.ASYNC, DispatcherType.ERROR)
                                         .permitAll()
                                         .requestMatchers(
-                                                "/api/health", "/api/demo", "/api/openapi.json", "/api/line/**")
+                                                "/api/health",
+                                                "/api/demo",
+                                                "/api/openapi.json",
+                                                "/api/line/**")
                                         .permitAll()
                                         .requestMatchers(HttpMethod.POST, "/api/session")
                                         .permitAll()
@@ -70,14 +78,18 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                                 response,
                                                                 401,
                                                                 "signed-out",
-                                                                "You are not signed in any more. Sign in again; nothing is lost."))
+                                                                "You are not signed in any more."
+                                                                    + " Sign in again; nothing is"
+                                                                    + " lost."))
                                         .accessDeniedHandler(
                                                 (request, response, e) ->
                                                         write(
                                                                 response,
                                                                 403,
                                                                 "not-from-this-page",
-                                                                "This did not come from an open page of Earnest. Load the page again.")))
+                                                                "This did not come from an open"
+                                                                    + " page of Earnest. Load the"
+                                                                    + " page again.")))
                 .build();
     }
 
@@ -102,7 +114,8 @@ class SecurityConfiguration implements WebMvcConfigurer {
 
     static {
         // Who is signed in comes from the session, never from what is sent.
-        org.springdoc.core.utils.SpringDocUtils.getConfig().addRequestWrapperToIgnore(SignedIn.class);
+        org.springdoc.core.utils.SpringDocUtils.getConfig()
+                .addRequestWrapperToIgnore(SignedIn.class);
     }
 
     @Override

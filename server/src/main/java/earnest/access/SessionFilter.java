@@ -5,12 +5,14 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
-import java.util.List;
-import java.util.Optional;
+
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.web.filter.OncePerRequestFilter;
+
+import java.io.IOException;
+import java.util.List;
+import java.util.Optional;
 
 /** Finds out whose request it is. */
 class SessionFilter extends OncePerRequestFilter {
@@ -36,8 +38,8 @@ class SessionFilter extends OncePerRequestFilter {
                             me ->
                                     SecurityContextHolder.getContext()
                                             .setAuthentication(
-                                                    UsernamePasswordAuthenticationToken.authenticated(
-                                                            me, null, List.of())));
+                                                    UsernamePasswordAuthenticationToken
+                                                            .authenticated(me, null, List.of())));
         }
         chain.doFilter(request, response);
     }

@@ -1,10 +1,11 @@
 package earnest.access;
 
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.HexFormat;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
 
 /** Whether a session still lives, asked without keeping it alive. */
 @Component
@@ -27,8 +28,9 @@ public class SessionLiveness {
         java.util.Arrays.fill(to, begin.length, to.length, (byte) 0xff);
         Instant now = clock.instant();
         return database.sql(
-                                "select count(*) from sign_in_session where token_hash between :from and :to and ended_at is"
-                                        + " null and last_seen_at > :idle and started_at > :absolute")
+                                "select count(*) from sign_in_session where token_hash between"
+                                    + " :from and :to and ended_at is null and last_seen_at > :idle"
+                                    + " and started_at > :absolute")
                         .param("from", from)
                         .param("to", to)
                         .param("idle", now.minus(properties.idleTimeout()))

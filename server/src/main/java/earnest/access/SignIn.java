@@ -6,6 +6,12 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.stereotype.Service;
+
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -19,10 +25,6 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
-import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.stereotype.Service;
 
 /** Sign-in, sessions and their ends. The answer and its time are the same for unknown logins. */
 @Service
@@ -48,7 +50,8 @@ class SignIn implements Analysts {
     private final Clock clock;
     private final Ids ids;
     private final SecureRandom random;
-    private final PasswordEncoder passwords = Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
+    private final PasswordEncoder passwords =
+            Argon2PasswordEncoder.defaultsForSpringSecurity_v5_8();
     private final String nobody = passwords.encode("a password that nobody has");
 
     SignIn(
@@ -82,7 +85,9 @@ class SignIn implements Analysts {
         String from = "sign-in from " + address;
         if (!limits.within(from, WRONG_PER_ADDRESS, ADDRESS_WINDOW)) {
             throw new Problem(
-                    429, "slow-down", "Too many tries from this place. Wait five minutes, then try again.");
+                    429,
+                    "slow-down",
+                    "Too many tries from this place. Wait five minutes, then try again.");
         }
         String as = "sign-in as " + login;
         slowDown(limits.tries(as, LOCK));
@@ -105,8 +110,9 @@ class SignIn implements Analysts {
                         new Problem(
                                 401,
                                 "sign-in-refused",
-                                "That name and password do not fit together, or the sign-in is locked for a"
-                                        + " while after too many wrong tries. Try again, or ask your lead."));
+                                "That name and password do not fit together, or the sign-in is"
+                                    + " locked for a while after too many wrong tries. Try again,"
+                                    + " or ask your lead."));
     }
 
     /** Each further try for a name takes longer, whether anybody has that name or not. */
@@ -221,7 +227,10 @@ class SignIn implements Analysts {
     @Override
     public List<Colleague> atTheDesk() {
         return analysts.findAllByOrderByName().stream()
-                .filter(a -> a.roles().stream().anyMatch(r -> r.rights().contains(Right.WORK_AT_DESK)))
+                .filter(
+                        a ->
+                                a.roles().stream()
+                                        .anyMatch(r -> r.rights().contains(Right.WORK_AT_DESK)))
                 .map(a -> new Colleague(a.id, a.name))
                 .toList();
     }
@@ -233,7 +242,11 @@ class SignIn implements Analysts {
 
     @Override
     public void admit(
-            String login, String name, Set<Role> roles, @Nullable String ownAccount, String password) {
+            String login,
+            String name,
+            Set<Role> roles,
+            @Nullable String ownAccount,
+            String password) {
         if (password.length() < LEAST_PASSWORD) {
             throw new IllegalArgumentException("an analyst's password has at least 15 characters");
         }
@@ -244,7 +257,12 @@ class SignIn implements Analysts {
                                     .orElseGet(
                                             () ->
                                                     analysts.save(
-                                                            new Analyst(ids.next(), login, name, "", roles)));
+                                                            new Analyst(
+                                                                    ids.next(),
+                                                                    login,
+                                                                    name,
+                                                                    "",
+                                                                    roles)));
                     analyst.ownAccount = ownAccount;
                     if (!passwords.matches(password, analyst.passwordHash)) {
                         analyst.passwordHash = passwords.encode(password);

@@ -3,9 +3,11 @@ package earnest.access;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Kept by the hash of its token, so that what is stored opens nothing. */
 @Entity

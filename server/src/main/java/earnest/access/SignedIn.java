@@ -1,9 +1,11 @@
 package earnest.access;
 
 import earnest.ground.Problem;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Who is signed in, for the length of a request.
@@ -12,7 +14,12 @@ import org.jspecify.annotations.Nullable;
  * @param session tells sessions of one analyst apart; not the token
  */
 public record SignedIn(
-        UUID id, String login, String name, Set<Role> roles, @Nullable String ownAccount, String session) {
+        UUID id,
+        String login,
+        String name,
+        Set<Role> roles,
+        @Nullable String ownAccount,
+        String session) {
 
     public boolean may(Right right) {
         return roles.stream().anyMatch(role -> role.rights().contains(right));

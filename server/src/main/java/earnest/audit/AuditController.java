@@ -8,6 +8,12 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
@@ -15,10 +21,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.RequestParam;
-import org.springframework.web.bind.annotation.RestController;
 
 /** The Record page's questions. Each reading is itself an entry. */
 @RestController
@@ -56,11 +58,21 @@ class AuditController {
             @RequestParam @Nullable Instant until,
             @RequestParam @Nullable Instant before) {
         me.must(Right.READ_RECORD);
-        UUID ticketId = ticket == null ? null : tickets.numbered(ticket).orElseThrow(() -> Problem.unknown("ticket"));
+        UUID ticketId =
+                ticket == null
+                        ? null
+                        : tickets.numbered(ticket).orElseThrow(() -> Problem.unknown("ticket"));
         List<TheRecord.Row> rows =
                 record.find(
                         new TheRecord.Query(
-                                ticketId, person, analyst, kind(kind), since, until, before, MOST + 1));
+                                ticketId,
+                                person,
+                                analyst,
+                                kind(kind),
+                                since,
+                                until,
+                                before,
+                                MOST + 1));
         if (before == null) {
             writes.run(
                     () ->
@@ -81,7 +93,8 @@ class AuditController {
                                 .filter(Objects::nonNull)
                                 .collect(Collectors.toSet()));
         return new Reading(
-                rows.stream().limit(MOST).map(row -> read(row, numbers)).toList(), rows.size() > MOST);
+                rows.stream().limit(MOST).map(row -> read(row, numbers)).toList(),
+                rows.size() > MOST);
     }
 
     private static Read read(TheRecord.Row row, Map<UUID, Long> numbers) {

@@ -2,14 +2,17 @@ package earnest.changes;
 
 import earnest.systems.AccountRef;
 import earnest.systems.Action;
+
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "account_change")

@@ -20,15 +20,17 @@ import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.stereotype.Component;
 
 /**
  * Carries changes out. Each step is committed before the next begins, and what is found after a
@@ -131,7 +133,9 @@ class CarryOut implements Worker {
         };
     }
 
-    /** The assessment is made again on the current version; a 'no' that came meanwhile closes it. */
+    /**
+     * The assessment is made again on the current version; a 'no' that came meanwhile closes it.
+     */
     private boolean markAsked(UUID id) {
         AccountChange known = changes.findById(id).orElseThrow();
         tickets.lock(known.ticketId);
@@ -142,16 +146,19 @@ class CarryOut implements Worker {
         Standing.Judged judged =
                 standing.judge(
                         change.ticketId,
-                        ChangeDesk.want(change.what(), systems.system(change.system), change.analystId));
+                        ChangeDesk.want(
+                                change.what(), systems.system(change.system), change.analystId));
         if (!(judged.verdict() instanceof Verdict.Open)) {
             close(change, "the standing is not enough any more");
             return false;
         }
         change.state = Changes.State.ASKED;
         change.askedAt = clock.instant();
-        String name = analysts.find(change.analystId).map(Analysts.Colleague::name).orElse("Analyst");
+        String name =
+                analysts.find(change.analystId).map(Analysts.Colleague::name).orElse("Analyst");
         record.append(
-                about(Entry.by(EntryKind.CHANGE_ASKED, change.analystId, name), change).why(judged.why()));
+                about(Entry.by(EntryKind.CHANGE_ASKED, change.analystId, name), change)
+                        .why(judged.why()));
         waypoints.pass("change-asked-uncommitted");
         return true;
     }
@@ -161,7 +168,8 @@ class CarryOut implements Worker {
         change.reason = "Not done: " + reason + ".";
         change.settledAt = clock.instant();
         forget(change);
-        record.append(about(Entry.byEarnest(EntryKind.CHANGE_CLOSED), change).data("reason", reason));
+        record.append(
+                about(Entry.byEarnest(EntryKind.CHANGE_CLOSED), change).data("reason", reason));
     }
 
     private Asked send(Connector connector, AccountChange change) {
@@ -171,7 +179,8 @@ class CarryOut implements Worker {
             case TEMPORARY_PASSWORD -> {
                 Optional<Secret> password = secrets.take(Objects.requireNonNull(change.wrappedId));
                 if (password.isEmpty()) {
-                    yield new Asked.Refused("The password was gone before it was used. Start again.");
+                    yield new Asked.Refused(
+                            "The password was gone before it was used. Start again.");
                 }
                 try (Secret secret = password.get()) {
                     yield connector.setTemporary(change.ref(), secret, before);
@@ -250,7 +259,12 @@ class CarryOut implements Worker {
                     record.append(about(system(EntryKind.CHANGE_TOOK_EFFECT, change), change));
                     events.publishEvent(
                             new Changes.TookEffect(
-                                    id, change.ticketId, change.personId, change.system, change.what(), change.wrappedId));
+                                    id,
+                                    change.ticketId,
+                                    change.personId,
+                                    change.system,
+                                    change.what(),
+                                    change.wrappedId));
                     waypoints.pass("change-took-effect-uncommitted");
                 });
         waypoints.pass("change-took-effect-committed");
@@ -283,7 +297,8 @@ class CarryOut implements Worker {
     /** Looks for the change on every server, for ten minutes. */
     private Optional<Duration> confirm(AccountChange change) {
         Connector connector = systems.system(change.system);
-        AccountState effect = Mark.read(Objects.requireNonNullElse(change.effectMark, change.beforeMark));
+        AccountState effect =
+                Mark.read(Objects.requireNonNullElse(change.effectMark, change.beforeMark));
         boolean late =
                 Objects.requireNonNull(change.settledAt).plus(BEHIND).isBefore(clock.instant());
         boolean all = true;
@@ -320,7 +335,8 @@ class CarryOut implements Worker {
     private void seen(AccountChange change, String server, String state, EntryKind kind) {
         writes.run(
                 () -> {
-                    ServerRow row = servers.findById(new ServerRow.Key(change.id, server)).orElseThrow();
+                    ServerRow row =
+                            servers.findById(new ServerRow.Key(change.id, server)).orElseThrow();
                     row.state = state;
                     row.seenAt = clock.instant();
                     record.append(about(system(kind, change), change).server(server));
@@ -332,7 +348,8 @@ class CarryOut implements Worker {
     }
 
     private Entry about(Entry entry, AccountChange change) {
-        @Nullable String name = people.person(change.personId).map(People.Person::name).orElse(null);
+        @Nullable String name =
+                people.person(change.personId).map(People.Person::name).orElse(null);
         return entry.ticket(change.ticketId, change.conversationId)
                 .person(change.personId, name)
                 .account(change.system, change.account)

@@ -24,6 +24,10 @@ import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
@@ -34,8 +38,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Service;
 
 /** Decides on changes. What follows is {@link CarryOut}'s. */
 @Service
@@ -124,7 +126,9 @@ class ChangeDesk implements Changes {
         tickets.hold(ticketId, me, version);
         if (!person.id().equals(ticket.person())) {
             throw new Problem(
-                    409, "changed-meanwhile", "The ticket names somebody else now. Look at the page again.");
+                    409,
+                    "changed-meanwhile",
+                    "The ticket names somebody else now. Look at the page again.");
         }
         mustBeOpen(standing.judge(ticketId, want(action, connector, me.id())).verdict());
         AccountState before = helpable(connector, everywhere, person, me, action);
@@ -176,10 +180,16 @@ class ChangeDesk implements Changes {
             case Verdict.Open open -> open;
             case Verdict.NeedsSecondPerson _ ->
                     throw new Problem(
-                            403, "needs-second-person", "This needs a second person to approve it, which this desk cannot ask for yet. Pass it to your lead.");
+                            403,
+                            "needs-second-person",
+                            "This needs a second person to approve it, which this desk cannot ask"
+                                + " for yet. Pass it to your lead.");
             case Verdict.Stopped _ ->
                     throw new Problem(
-                            403, "stopped", "The person said no. Nothing can be done on this ticket; tell your lead.");
+                            403,
+                            "stopped",
+                            "The person said no. Nothing can be done on this ticket; tell your"
+                                + " lead.");
             case Verdict.NoRule _ ->
                     throw new Problem(403, "no-rule", "No rule allows this. Ask the steward.");
             case Verdict.Short closed ->
@@ -208,7 +218,10 @@ class ChangeDesk implements Changes {
         }
         if (action == Action.UNLOCK && everywhere.lockedSince().isEmpty()) {
             throw new Problem(
-                    409, "not-locked", "The account is not locked. If they cannot sign in, the password may be forgotten.");
+                    409,
+                    "not-locked",
+                    "The account is not locked. If they cannot sign in, the password may be"
+                        + " forgotten.");
         }
         return ((Looked.There) everywhere.first()).state();
     }
@@ -230,7 +243,10 @@ class ChangeDesk implements Changes {
                         .policy()
                         .forbidding(
                                 PersonWords.of(
-                                        Stream.of(person.name(), person.account(), person.staffNumber())
+                                        Stream.of(
+                                                        person.name(),
+                                                        person.account(),
+                                                        person.staffNumber())
                                                 .filter(Objects::nonNull)
                                                 .toList()));
         Generator generator = new Generator(policy);
@@ -253,7 +269,9 @@ class ChangeDesk implements Changes {
         UUID person = ticket.person();
         if (person == null) {
             throw new Problem(
-                    409, "nobody-named", "Say first who the caller says they are. Nothing can be done for nobody.");
+                    409,
+                    "nobody-named",
+                    "Say first who the caller says they are. Nothing can be done for nobody.");
         }
         return people.person(person).orElseThrow(() -> Problem.unknown("person"));
     }
@@ -281,7 +299,17 @@ class ChangeDesk implements Changes {
     private static View view(AccountChange c, List<ServerRow> rows) {
         @Nullable UUID wrapped = c.wrappedId;
         return new View(
-                c.id, c.ticketId, c.personId, c.system, c.account, c.what(), c.state, c.reason, c.intendedAt,
-                c.settledAt, rows.stream().map(r -> new OnServer(r.key.server(), r.state)).toList(), wrapped);
+                c.id,
+                c.ticketId,
+                c.personId,
+                c.system,
+                c.account,
+                c.what(),
+                c.state,
+                c.reason,
+                c.intendedAt,
+                c.settledAt,
+                rows.stream().map(r -> new OnServer(r.key.server(), r.state)).toList(),
+                wrapped);
     }
 }

@@ -1,6 +1,7 @@
 package earnest.changes;
 
 import jakarta.validation.constraints.Min;
+
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
 

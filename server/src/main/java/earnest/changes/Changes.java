@@ -2,11 +2,13 @@ package earnest.changes;
 
 import earnest.access.SignedIn;
 import earnest.systems.Action;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Changes to accounts, which survive anything. */
 public interface Changes {
@@ -23,7 +25,10 @@ public interface Changes {
 
     Optional<View> change(UUID id);
 
-    /** {@code intended -> asked -> took effect | refused | unknown}, {@code unknown -> took effect | did not}. */
+    /**
+     * {@code intended -> asked -> took effect | refused | unknown}, {@code unknown -> took effect |
+     * did not}.
+     */
     enum State {
         INTENDED,
         ASKED,
@@ -59,5 +64,11 @@ public interface Changes {
     record OnServer(String server, String state) {}
 
     /** Told in the transaction in which a change took effect. */
-    record TookEffect(UUID change, UUID ticket, UUID person, String system, Action action, @Nullable UUID wrapped) {}
+    record TookEffect(
+            UUID change,
+            UUID ticket,
+            UUID person,
+            String system,
+            Action action,
+            @Nullable UUID wrapped) {}
 }

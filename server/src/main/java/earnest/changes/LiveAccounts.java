@@ -5,6 +5,10 @@ import earnest.systems.AccountRef;
 import earnest.systems.AccountState;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -15,8 +19,6 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Reads an account live from every server of a system, side by side. */
 @Component
@@ -42,8 +44,7 @@ public class LiveAccounts {
 
         /** The earliest lock on any server. */
         public Optional<Instant> lockedSince() {
-            return states()
-                    .map(AccountState::lockedSince)
+            return states().map(AccountState::lockedSince)
                     .filter(Objects::nonNull)
                     .min(Instant::compareTo);
         }
@@ -67,7 +68,10 @@ public class LiveAccounts {
 
     /** Why this desk cannot help with the account at all, and who can; null if it can. */
     public @Nullable String hindrance(
-            Connector connector, Everywhere everywhere, People.Person person, @Nullable String ownAccount) {
+            Connector connector,
+            Everywhere everywhere,
+            People.Person person,
+            @Nullable String ownAccount) {
         if (person.gone()) {
             return "Not in the directory any more. Ask %s.".formatted(connector.whoHelps());
         }
@@ -76,7 +80,8 @@ public class LiveAccounts {
         }
         return switch (everywhere.first()) {
             case Looked.Away(String words) -> words + ". Nothing can be changed until it does.";
-            case Looked.None() -> "There is no such account. Ask %s.".formatted(connector.whoHelps());
+            case Looked.None() ->
+                    "There is no such account. Ask %s.".formatted(connector.whoHelps());
             case Looked.There(AccountState state) -> state(connector, state);
         };
     }
@@ -88,10 +93,12 @@ public class LiveAccounts {
                     .formatted(connector.whoHelps());
         }
         if (state.over(now)) {
-            return "Validity is over. A new password would not help. Ask %s.".formatted(connector.whoHelps());
+            return "Validity is over. A new password would not help. Ask %s."
+                    .formatted(connector.whoHelps());
         }
         if (state.notYet(now)) {
-            return "Not valid yet. A new password would not help. Ask %s.".formatted(connector.whoHelps());
+            return "Not valid yet. A new password would not help. Ask %s."
+                    .formatted(connector.whoHelps());
         }
         return null;
     }

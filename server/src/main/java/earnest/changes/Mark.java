@@ -1,8 +1,10 @@
 package earnest.changes;
 
 import earnest.systems.AccountState;
-import java.time.Instant;
+
 import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
 
 /** Writes the part of an account's state that a later reading is compared with. */
 final class Mark {

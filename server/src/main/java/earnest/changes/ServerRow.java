@@ -4,10 +4,12 @@ import jakarta.persistence.Embeddable;
 import jakarta.persistence.EmbeddedId;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.io.Serializable;
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** How far a change is on one server. */
 @Entity

@@ -8,10 +8,12 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.systems.Systems;
-import java.util.Optional;
-import java.util.UUID;
+
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
+
+import java.util.Optional;
+import java.util.UUID;
 
 /** Tells the person on every phone they have that a change was made. */
 @Component
@@ -56,7 +58,9 @@ class ToldText implements TextBody {
                             .ticket(effect.ticket(), null)
                             .person(
                                     effect.person(),
-                                    people.person(effect.person()).map(People.Person::name).orElse(null)));
+                                    people.person(effect.person())
+                                            .map(People.Person::name)
+                                            .orElse(null)));
         }
     }
 

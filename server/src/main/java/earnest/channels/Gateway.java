@@ -1,12 +1,15 @@
 package earnest.channels;
 
 import earnest.core.passwords.Secret;
+
+import org.springframework.stereotype.Component;
+
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.ByteArrayOutputStream;
 import java.util.Arrays;
 import java.util.UUID;
-import org.springframework.stereotype.Component;
-import tools.jackson.core.JsonGenerator;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The text gateway over HTTP; our own id is its reference, so it can be asked about afterwards. */
 @Component
@@ -53,7 +56,8 @@ class Gateway {
             case Outside.Answer.No(int status) when status == REFUSED ->
                     new Result.NotTaken("the gateway does not take this number", true);
             case Outside.Answer.No(int status) ->
-                    new Result.NotTaken("the gateway is out of order (%d)".formatted(status), false);
+                    new Result.NotTaken(
+                            "the gateway is out of order (%d)".formatted(status), false);
             case Outside.Answer.NotReached() ->
                     new Result.NotTaken("the gateway cannot be reached", false);
             case Outside.Answer.Silence() -> new Result.Unknown();

@@ -1,8 +1,10 @@
 package earnest.channels;
 
-import java.util.UUID;
 import org.springframework.stereotype.Service;
+
 import tools.jackson.databind.json.JsonMapper;
+
+import java.util.UUID;
 
 /** The telephone line outward: places calls and says what the desk does with those that ring. */
 @Service

@@ -2,13 +2,14 @@ package earnest.channels;
 
 import earnest.ground.Problem;
 import earnest.ground.Writes;
+
 import io.swagger.v3.oas.annotations.Hidden;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.http.ResponseEntity;
@@ -17,6 +18,9 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
 
 /** What the switchboard tells; it proves itself by the shared token. */
 @Hidden
@@ -28,7 +32,9 @@ class LineController {
 
     record Ended(@NotBlank @Pattern(regexp = "hung-up|dropped") String how) {}
 
-    record State(@NotBlank @Pattern(regexp = "ringing|answered|declined|unanswered|ended|dropped") String state) {}
+    record State(
+            @NotBlank @Pattern(regexp = "ringing|answered|declined|unanswered|ended|dropped")
+                    String state) {}
 
     private final byte[] token;
     private final ApplicationEventPublisher events;

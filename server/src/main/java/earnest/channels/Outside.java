@@ -1,5 +1,11 @@
 package earnest.channels;
 
+import org.jspecify.annotations.Nullable;
+
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.net.ConnectException;
 import java.net.URI;
@@ -10,10 +16,6 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Speaks JSON over HTTP to something outside, with a deadline; says whether anything left. */
 final class Outside {
@@ -34,7 +36,10 @@ final class Outside {
     }
 
     private final HttpClient http =
-            HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).connectTimeout(CONNECT).build();
+            HttpClient.newBuilder()
+                    .version(HttpClient.Version.HTTP_1_1)
+                    .connectTimeout(CONNECT)
+                    .build();
     private final OutsideProperties.Outside place;
 
     Outside(OutsideProperties.Outside place) {

@@ -2,9 +2,11 @@ package earnest.channels;
 
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
-import java.net.URI;
+
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
+
+import java.net.URI;
 
 /** {@code earnest.text-gateway} and {@code earnest.line}: where they are, and the shared token. */
 @Validated

@@ -1,6 +1,7 @@
 package earnest.channels;
 
 import earnest.core.passwords.Secret;
+
 import java.util.Optional;
 import java.util.UUID;
 

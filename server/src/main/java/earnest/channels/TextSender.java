@@ -10,6 +10,11 @@ import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
@@ -18,9 +23,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.stereotype.Service;
 
 /**
  * Sends texts. A text is sent again only when the gateway is known not to have taken it; where no
@@ -68,7 +70,8 @@ class TextSender implements Texts, Worker {
         this.ids = ids;
         this.waypoints = waypoints;
         this.events = events;
-        this.bodies = bodies.stream().collect(Collectors.toMap(TextBody::purpose, Function.identity()));
+        this.bodies =
+                bodies.stream().collect(Collectors.toMap(TextBody::purpose, Function.identity()));
     }
 
     @Override
@@ -145,7 +148,11 @@ class TextSender implements Texts, Worker {
                 yield Optional.of(AGAIN);
             }
             case Gateway.Result.Unknown() -> {
-                move(message.id, State.UNKNOWN, "the gateway gave no answer; it is being asked", null);
+                move(
+                        message.id,
+                        State.UNKNOWN,
+                        "the gateway gave no answer; it is being asked",
+                        null);
                 yield message.giveUpAt.isBefore(clock.instant())
                         ? fail(message, "the gateway gave no answer")
                         : Optional.of(AGAIN);
@@ -195,7 +202,8 @@ class TextSender implements Texts, Worker {
                                         .data("reason", said));
                     }
                     events.publishEvent(
-                            new Moved(id, message.purpose, message.aboutId, message.ticketId, state));
+                            new Moved(
+                                    id, message.purpose, message.aboutId, message.ticketId, state));
                     if (state == State.LEFT) {
                         waypoints.pass("text-" + lower(message.purpose) + "-left-uncommitted");
                     }

@@ -1,8 +1,9 @@
 package earnest.channels;
 
+import org.jspecify.annotations.Nullable;
+
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Sends texts: a row first, sent by a worker, each at most once. */
 public interface Texts {

@@ -6,6 +6,9 @@ import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Shortfall;
 import earnest.people.FactKind;
 import earnest.people.People;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
@@ -13,7 +16,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 /** Puts the lines of an account into words. */
 final class AccountWords {
@@ -32,7 +34,8 @@ final class AccountWords {
             return signal(line);
         }
         // A line that is worth nothing loses nothing.
-        String reason = rules.checks().get(check.method).points() == 0 ? null : reason(line.reason());
+        String reason =
+                rules.checks().get(check.method).points() == 0 ? null : reason(line.reason());
         return new Standing.Line(
                 label(check), note(check), line.points(), line.points() != 0, reason);
     }
@@ -41,7 +44,8 @@ final class AccountWords {
         String kind = line.id().substring("signal:".length());
         String words =
                 switch (kind) {
-                    case "contact-changed" -> "A contact changed in the last " + rules.recentPathDays() + " days";
+                    case "contact-changed" ->
+                            "A contact changed in the last " + rules.recentPathDays() + " days";
                     case "failed-elsewhere" -> "Failed a check on another ticket today";
                     case "asked-elsewhere" -> "Named on another ticket today";
                     case "number-differs" -> "Number shown is not on record";
@@ -92,7 +96,8 @@ final class AccountWords {
             case PASSED ->
                     switch (check.method()) {
                         case NUMBER_SHOWN -> "easily faked";
-                        case STAFF_FACT -> "from memory, %d at most".formatted(rules.caps().knows());
+                        case STAFF_FACT ->
+                                "from memory, %d at most".formatted(rules.caps().knows());
                         case AUTHENTICATOR -> "their own device";
                         case CODE_BY_TEXT, CALL_BACK -> since(check.pathSince);
                     };
@@ -112,7 +117,8 @@ final class AccountWords {
             case "expired" -> "older than %d minutes".formatted(rules.validMinutes());
             case "recent-path" -> "too new, counts %d at most".formatted(rules.caps().recentPath());
             case "same-path" -> "rests on the same thing as another line";
-            case "relayed-cap" -> "codes read out count %d together".formatted(rules.caps().relayed());
+            case "relayed-cap" ->
+                    "codes read out count %d together".formatted(rules.caps().relayed());
             case "knows-cap" -> "from memory, %d at most together".formatted(rules.caps().knows());
             case "unanswered" -> "no answer, counts nothing";
             case "denied" -> "stops the ticket";

@@ -10,12 +10,14 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
+
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.context.event.EventListener;
-import org.springframework.stereotype.Component;
 
 /** Places calls back to numbers on record, and follows them. The check's id is the call's. */
 @Component

@@ -1,17 +1,22 @@
 package earnest.checks;
 
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Query;
 
 interface CheckRepository extends JpaRepository<ProofCheck, UUID> {
     List<ProofCheck> findByTicketIdOrderByStartedAt(UUID ticketId);
 
-    @Query("select count(c) from ProofCheck c where c.personId = ?1 and c.ticketId <> ?2 and c.state = earnest.checks.CheckState.FAILED and c.endedAt >= ?3")
+    @Query(
+            "select count(c) from ProofCheck c where c.personId = ?1 and c.ticketId <> ?2 and"
+                + " c.state = earnest.checks.CheckState.FAILED and c.endedAt >= ?3")
     long failedElsewhere(UUID person, UUID but, Instant since);
 
-    @Query("select count(c) from ProofCheck c where c.personId = ?1 and c.method = ?2 and c.startedAt >= ?3")
+    @Query(
+            "select count(c) from ProofCheck c where c.personId = ?1 and c.method = ?2 and"
+                + " c.startedAt >= ?3")
     long startedSince(UUID person, String method, Instant since);
 }

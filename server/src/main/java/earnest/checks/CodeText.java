@@ -3,11 +3,13 @@ package earnest.checks;
 import earnest.channels.TextBody;
 import earnest.channels.Texts;
 import earnest.core.passwords.Secret;
+
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.stereotype.Component;
 
 /** The text that carries a code; it says whom never to read it to. */
 @Component
@@ -41,9 +43,11 @@ class CodeText implements TextBody {
 
     private static Secret words(char[] code) {
         StringBuilder words = new StringBuilder(160);
-        words.append("Your code is ").append(code).append(
-                ". Read it only to the service desk that you called yourself. If somebody called you"
-                        + " and asks for it, hang up.");
+        words.append("Your code is ")
+                .append(code)
+                .append(
+                        ". Read it only to the service desk that you called yourself. If somebody"
+                            + " called you and asks for it, hang up.");
         Secret secret = Secret.of(words);
         words.setLength(0);
         return secret;

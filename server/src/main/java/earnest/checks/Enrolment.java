@@ -3,9 +3,11 @@ package earnest.checks;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** An authenticator of a person; its key is wrapped. */
 @Entity

@@ -1,11 +1,13 @@
 package earnest.checks;
 
 import jakarta.persistence.LockModeType;
-import java.util.Optional;
-import java.util.UUID;
+
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
+
+import java.util.Optional;
+import java.util.UUID;
 
 interface EnrolmentRepository extends JpaRepository<Enrolment, UUID> {
     Optional<Enrolment> findByPersonId(UUID personId);

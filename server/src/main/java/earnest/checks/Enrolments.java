@@ -5,6 +5,9 @@ import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.Writes;
 import earnest.wrapped.WrappedSecrets;
+
+import org.springframework.stereotype.Service;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -13,7 +16,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalLong;
 import java.util.UUID;
-import org.springframework.stereotype.Service;
 
 /** Authenticators, with a limit of wrong tries of their own across tickets. */
 @Service
@@ -50,7 +52,10 @@ public class Enrolments {
                             UUID id = ids.next();
                             enrolments.save(
                                     new Enrolment(
-                                            id, key.getKey(), secrets.wrapKey(id, key.getValue()), clock.instant()));
+                                            id,
+                                            key.getKey(),
+                                            secrets.wrapKey(id, key.getValue()),
+                                            clock.instant()));
                             enrolled++;
                         }
                     }

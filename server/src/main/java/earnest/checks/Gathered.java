@@ -7,6 +7,10 @@ import earnest.people.FactKind;
 import earnest.people.People;
 import earnest.people.Telephone;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,8 +20,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Gathers what an assessment looks at: evidence, signals, and checks that could still be made. */
 @Component
@@ -123,7 +125,11 @@ class Gathered {
      * @param fact of a staff fact, or null
      */
     record Possible(
-            Available available, String label, @Nullable String note, @Nullable UUID contact, @Nullable FactKind fact) {}
+            Available available,
+            String label,
+            @Nullable String note,
+            @Nullable UUID contact,
+            @Nullable FactKind fact) {}
 
     /** A contact that is too new is not offered. */
     List<Possible> possible(UUID ticket, UUID person, Rulebooks.InForce book) {
@@ -143,7 +149,11 @@ class Gathered {
                 e ->
                         possible.add(
                                 new Possible(
-                                        new Available("authenticator", Methods.AUTHENTICATOR.id(), "device:" + e.id, null),
+                                        new Available(
+                                                "authenticator",
+                                                Methods.AUTHENTICATOR.id(),
+                                                "device:" + e.id,
+                                                null),
                                         Methods.AUTHENTICATOR.label(),
                                         null,
                                         null,
@@ -174,7 +184,10 @@ class Gathered {
     private static Possible callBack(People.Contact contact) {
         return new Possible(
                 new Available(
-                        "call-back:" + contact.id(), Methods.CALL_BACK.id(), contact.path(), contact.since()),
+                        "call-back:" + contact.id(),
+                        Methods.CALL_BACK.id(),
+                        contact.path(),
+                        contact.since()),
                 "Call back, " + contact.kind().words(),
                 "number ends in " + end(contact.value()),
                 contact.id(),

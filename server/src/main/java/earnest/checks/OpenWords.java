@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.people.FactKind;
+
 import org.jspecify.annotations.Nullable;
 
 /** What the page says of a check under way. */

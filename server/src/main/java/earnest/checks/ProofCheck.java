@@ -5,9 +5,11 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** One attempt to establish who somebody is. */
 @Entity
@@ -38,7 +40,14 @@ class ProofCheck {
     @SuppressWarnings("NullAway.Init")
     protected ProofCheck() {}
 
-    ProofCheck(UUID id, Methods method, UUID ticketId, @Nullable UUID conversationId, UUID personId, String path, Instant at) {
+    ProofCheck(
+            UUID id,
+            Methods method,
+            UUID ticketId,
+            @Nullable UUID conversationId,
+            UUID personId,
+            String path,
+            Instant at) {
         this.id = id;
         this.method = method.id();
         this.ticketId = ticketId;

@@ -15,14 +15,16 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Service;
 
 /**
  * Makes checks. A wrong code is a result that is committed with its entry, never an exception that
@@ -122,7 +124,9 @@ class Proving {
                         .toList();
         if (possible.isEmpty()) {
             throw new Problem(
-                    409, "not-offered", "This check is not offered for this person. Choose another on the page.");
+                    409,
+                    "not-offered",
+                    "This check is not offered for this person. Choose another on the page.");
         }
         return possible.get(random.nextInt(possible.size()));
     }
@@ -142,7 +146,9 @@ class Proving {
             }
             case CALL_BACK -> {
                 check.lineState = "being placed";
-                record.append(entry(EntryKind.CALL_BACK_PLACED, me, check).data("contact", contact(check)));
+                record.append(
+                        entry(EntryKind.CALL_BACK_PLACED, me, check)
+                                .data("contact", contact(check)));
                 work.soon(CallBacks.KIND, check.id);
             }
             case STAFF_FACT ->
@@ -154,7 +160,9 @@ class Proving {
     private void startCode(ProofCheck check, SignedIn me, Tickets.View ticket) {
         long sent =
                 checks.startedSince(
-                        check.personId, Methods.CODE_BY_TEXT.id(), check.startedAt.minus(CODES_WINDOW));
+                        check.personId,
+                        Methods.CODE_BY_TEXT.id(),
+                        check.startedAt.minus(CODES_WINDOW));
         if (sent >= MOST_CODES) {
             throw new Problem(
                     429,
@@ -195,7 +203,8 @@ class Proving {
                         throw new Problem(
                                 409,
                                 "conversation-over",
-                                "The call in which this was asked is over. Ask again in the present one.");
+                                "The call in which this was asked is over. Ask again in the present"
+                                    + " one.");
                     }
                     return switch (check.method()) {
                         case CODE_BY_TEXT -> code(ticket, check, typed);
@@ -209,7 +218,11 @@ class Proving {
 
     private Outcome code(Tickets.View ticket, ProofCheck check, Secret typed) {
         if (!check.open(clock.instant())) {
-            end(ticket, check, CheckState.UNANSWERED, caller(EntryKind.CODE_EXPIRED, ticket, check));
+            end(
+                    ticket,
+                    check,
+                    CheckState.UNANSWERED,
+                    caller(EntryKind.CODE_EXPIRED, ticket, check));
             return new Outcome("expired", 0);
         }
         boolean right;
@@ -245,14 +258,19 @@ class Proving {
         check.tries++;
         int left = MOST_TRIES - check.tries;
         if (right) {
-            end(ticket, check, CheckState.PASSED, caller(passed, ticket, check).data("try", ordinal(check.tries)));
+            end(
+                    ticket,
+                    check,
+                    CheckState.PASSED,
+                    caller(passed, ticket, check).data("try", ordinal(check.tries)));
             return new Outcome("passed", left);
         }
         if (left == 0) {
             end(ticket, check, CheckState.FAILED, caller(failed, ticket, check));
             return new Outcome("failed", 0);
         }
-        record.append(caller(wrong, ticket, check).data("left", left == 1 ? "one try" : "two tries"));
+        record.append(
+                caller(wrong, ticket, check).data("left", left == 1 ? "one try" : "two tries"));
         return new Outcome("wrong", left);
     }
 
@@ -270,7 +288,9 @@ class Proving {
         return new Outcome(right ? "passed" : "failed", 0);
     }
 
-    /** What the analyst heard on a call back: {@code confirmed, somebody-else, denied, no-answer}. */
+    /**
+     * What the analyst heard on a call back: {@code confirmed, somebody-else, denied, no-answer}.
+     */
     Outcome heard(UUID ticketId, UUID checkId, SignedIn me, String heard) {
         return writes.get(
                 () -> {
@@ -284,7 +304,8 @@ class Proving {
                         throw new Problem(
                                 409,
                                 "not-answered",
-                                "Nobody answered the call back yet. Wait for the answer, or end it without one.");
+                                "Nobody answered the call back yet. Wait for the answer, or end it"
+                                    + " without one.");
                     }
                     CheckState state =
                             switch (heard) {
@@ -292,7 +313,9 @@ class Proving {
                                 case "somebody-else" -> CheckState.FAILED;
                                 case "denied" -> CheckState.DENIED;
                                 case "no-answer" -> CheckState.UNANSWERED;
-                                default -> throw Problem.invalid("What was heard is not one of the answers.");
+                                default ->
+                                        throw Problem.invalid(
+                                                "What was heard is not one of the answers.");
                             };
                     EntryKind kind =
                             switch (state) {
@@ -312,7 +335,11 @@ class Proving {
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
                     ProofCheck check = underWay(ticketId, checkId);
-                    end(ticket, check, CheckState.UNANSWERED, entry(EntryKind.CHECK_ENDED, me, check));
+                    end(
+                            ticket,
+                            check,
+                            CheckState.UNANSWERED,
+                            entry(EntryKind.CHECK_ENDED, me, check));
                 });
     }
 
@@ -405,13 +432,17 @@ class Proving {
 
     private Entry about(Entry entry, ProofCheck check) {
         return entry.ticket(check.ticketId, check.conversationId)
-                .person(check.personId, people.person(check.personId).map(People.Person::name).orElse(null))
+                .person(
+                        check.personId,
+                        people.person(check.personId).map(People.Person::name).orElse(null))
                 .data("check", check.id.toString());
     }
 
     private String contact(ProofCheck check) {
         UUID contact = java.util.Objects.requireNonNull(check.contactId);
-        return people.contact(check.personId, contact).map(c -> c.kind().words()).orElse("a contact");
+        return people.contact(check.personId, contact)
+                .map(c -> c.kind().words())
+                .orElse("a contact");
     }
 
     private static @Nullable String fact(ProofCheck check) {
@@ -425,5 +456,4 @@ class Proving {
             default -> "third";
         };
     }
-
 }

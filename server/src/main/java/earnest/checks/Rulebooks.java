@@ -9,6 +9,15 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -19,12 +28,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.springframework.boot.context.event.ApplicationStartedEvent;
-import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Service;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The rulebook in force; versions are kept for ever, since entries cite them. */
 @Service
@@ -54,21 +57,22 @@ class Rulebooks {
                 () -> {
                     int made =
                             database.sql(
-                                            "insert ignore into rulebook (version, name, content, in_force_since) values (1, :n, :c, :at)")
+                                            "insert ignore into rulebook (version, name, content,"
+                                                + " in_force_since) values (1, :n, :c, :at)")
                                     .param("n", SHIPPED)
                                     .param("c", shipped())
                                     .param("at", clock.instant())
                                     .update();
                     if (made == 1) {
                         record.append(
-                                Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE).data("rulebook", SHIPPED));
+                                Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE)
+                                        .data("rulebook", SHIPPED));
                     }
                 });
     }
 
     InForce inForce() {
-        long version =
-                database.sql("select max(version) from rulebook").query(Long.class).single();
+        long version = database.sql("select max(version) from rulebook").query(Long.class).single();
         InForce present = known;
         if (present == null || present.version != version) {
             present =
@@ -77,7 +81,9 @@ class Rulebooks {
                             .query(
                                     (row, i) ->
                                             new InForce(
-                                                    version, row.getString("name"), parse(row.getString("content"))))
+                                                    version,
+                                                    row.getString("name"),
+                                                    parse(row.getString("content"))))
                             .single();
             known = present;
         }
@@ -113,7 +119,9 @@ class Rulebooks {
                                                 number(e.getValue(), "wait"),
                                                 e.getValue().path("relayed").asBoolean(false))));
         Map<String, Integer> signals = new LinkedHashMap<>();
-        book.get("signals").properties().forEach(e -> signals.put(e.getKey(), e.getValue().asInt()));
+        book.get("signals")
+                .properties()
+                .forEach(e -> signals.put(e.getKey(), e.getValue().asInt()));
         List<Rule> rules = new ArrayList<>();
         book.get("rules").forEach(rule -> rules.add(rule(rule)));
         JsonNode caps = book.get("caps");

@@ -2,14 +2,18 @@ package earnest.checks;
 
 import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** How sure the desk is on one ticket, in words and points. */
 public interface Standing {
-    /** The account of a ticket, with verdicts for the actions asked; empty until somebody is named. */
+    /**
+     * The account of a ticket, with verdicts for the actions asked; empty until somebody is named.
+     */
     Account account(UUID ticket, List<Want> wanted);
 
     /**
@@ -48,7 +52,12 @@ public interface Standing {
      *
      * @param reason why it counts less than it would, in words, or null
      */
-    record Line(String label, @Nullable String note, int points, boolean counts, @Nullable String reason) {}
+    record Line(
+            String label,
+            @Nullable String note,
+            int points,
+            boolean counts,
+            @Nullable String reason) {}
 
     /** A check that could be made now. */
     record Offer(

@@ -11,6 +11,11 @@ import earnest.core.record.Leaf;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.stereotype.Service;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -23,9 +28,6 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.stereotype.Service;
 
 @Service
 class StandingOfTickets implements Standing {
@@ -85,8 +87,7 @@ class StandingOfTickets implements Standing {
         Rulebooks.InForce book = rulebooks.inForce();
         List<ProofCheck> ended = gathered.ended(ticket.id(), person);
         List<Gathered.Possible> possible = gathered.possible(ticket.id(), person, book);
-        Set<String> groups =
-                people.person(person).map(People.Person::groups).orElse(Set.of());
+        Set<String> groups = people.person(person).map(People.Person::groups).orElse(Set.of());
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
         for (Evidence line : evidence) {
@@ -100,7 +101,14 @@ class StandingOfTickets implements Standing {
                         evidence,
                         gathered.signals(ticket, person, book),
                         wanted.stream()
-                                .map(w -> new Wanted(w.action(), w.system(), groups, w.analyst().toString(), null))
+                                .map(
+                                        w ->
+                                                new Wanted(
+                                                        w.action(),
+                                                        w.system(),
+                                                        groups,
+                                                        w.analyst().toString(),
+                                                        null))
                                 .toList(),
                         possible.stream().map(Gathered.Possible::available).toList(),
                         conversation == null ? Set.of() : Set.of(conversation.toString()),
@@ -119,9 +127,12 @@ class StandingOfTickets implements Standing {
         Look look = look(ticket, person, wanted);
         AccountWords words = new AccountWords(look.book().rules(), people.contacts(person));
         Map<String, ProofCheck> byId =
-                look.ended().stream().collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
+                look.ended().stream()
+                        .collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
         List<Line> lines =
-                look.assessment().lines().stream().map(line -> words.line(line, byId.get(line.id()))).toList();
+                look.assessment().lines().stream()
+                        .map(line -> words.line(line, byId.get(line.id())))
+                        .toList();
         return new Account(
                 look.assessment().standing(),
                 look.assessment().stopped(),
@@ -132,7 +143,8 @@ class StandingOfTickets implements Standing {
     }
 
     /** What already stands in this conversation would add nothing, so it is not offered again. */
-    private static boolean stands(Look look, Gathered.Possible possible, @Nullable UUID conversation) {
+    private static boolean stands(
+            Look look, Gathered.Possible possible, @Nullable UUID conversation) {
         return look.ended().stream()
                 .anyMatch(
                         check ->
@@ -174,17 +186,27 @@ class StandingOfTickets implements Standing {
     private Judgement judgement(Verdict verdict, Look look) {
         Map<String, String> offerOf =
                 look.possible().stream()
-                        .collect(Collectors.toMap(p -> p.available().id(), StandingOfTickets::offerId));
+                        .collect(
+                                Collectors.toMap(
+                                        p -> p.available().id(), StandingOfTickets::offerId));
         String action = verdict.wanted().action();
         String system = verdict.wanted().system();
         Verdict.Bar bar = verdict.bar();
         int asks = bar == null ? 0 : bar.points();
         return switch (verdict) {
             case Verdict.Open open ->
-                    new Judgement(action, system, "open", asks, 0, List.of(), List.of(), open.until());
+                    new Judgement(
+                            action, system, "open", asks, 0, List.of(), List.of(), open.until());
             case Verdict.NeedsSecondPerson second ->
                     new Judgement(
-                            action, system, "needs-second-person", asks, 0, List.of(), List.of(), second.until());
+                            action,
+                            system,
+                            "needs-second-person",
+                            asks,
+                            0,
+                            List.of(),
+                            List.of(),
+                            second.until());
             case Verdict.Stopped _ ->
                     new Judgement(action, system, "stopped", asks, 0, List.of(), List.of(), null);
             case Verdict.NoRule _ ->
@@ -235,7 +257,9 @@ class StandingOfTickets implements Standing {
         UUID person = ticket.person();
         if (person == null) {
             throw new Problem(
-                    409, "nobody-named", "Say first who the caller says they are. Nothing can be done for nobody.");
+                    409,
+                    "nobody-named",
+                    "Say first who the caller says they are. Nothing can be done for nobody.");
         }
         Look look = look(ticket, person, List.of(want));
         Verdict verdict = look.assessment().verdicts().getFirst();
@@ -254,7 +278,11 @@ class StandingOfTickets implements Standing {
         Leaf.Why why =
                 new Leaf.Why(
                         "%s, version %d: %s on %s"
-                                .formatted(look.book().name(), look.book().version(), want.action(), want.system()),
+                                .formatted(
+                                        look.book().name(),
+                                        look.book().version(),
+                                        want.action(),
+                                        want.system()),
                         look.assessment().standing(),
                         bar == null ? 0 : bar.points(),
                         entries);

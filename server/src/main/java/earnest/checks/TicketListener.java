@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.tickets.Tickets;
+
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 

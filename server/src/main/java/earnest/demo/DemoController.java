@@ -1,10 +1,11 @@
 package earnest.demo;
 
-import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
+
+import java.util.List;
+import java.util.Objects;
 
 /** How to play, while the demo runs; outside of it there is nothing to say. */
 @RestController

@@ -1,8 +1,9 @@
 package earnest.demo;
 
-import java.nio.file.Path;
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+
+import java.nio.file.Path;
 
 /**
  * {@code earnest.demo}; all of it off by default.

@@ -6,6 +6,16 @@ import earnest.checks.Enrolments;
 import earnest.ground.Routine;
 import earnest.ground.Writes;
 import earnest.people.People;
+
+import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
+import org.springframework.boot.context.event.ApplicationStartedEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -16,15 +26,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.boot.context.event.ApplicationStartedEvent;
-import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
-/** Brings in what no directory says: analysts, authenticators, and since when contacts are known. */
+/**
+ * Brings in what no directory says: analysts, authenticators, and since when contacts are known.
+ */
 @Component
 @ConditionalOnProperty(name = "earnest.demo.enabled", havingValue = "true")
 class DemoWorld implements Routine {
@@ -71,8 +76,7 @@ class DemoWorld implements Routine {
     /** Waits until the people are there; then does each thing once. */
     @Override
     public void run() {
-        long people =
-                database.sql("select count(*) from person").query(Long.class).single();
+        long people = database.sql("select count(*) from person").query(Long.class).single();
         long enrolled = database.sql("select count(*) from enrolment").query(Long.class).single();
         if (people == 0 || enrolled > 0 || this.people.freshness().at() == null) {
             return;
@@ -117,7 +121,9 @@ class DemoWorld implements Routine {
                     .ifPresent(
                             person ->
                                     database.sql(
-                                                    "update contact set since = :since, set_by = :by where person_id = :p and kind = :k and removed_at is null")
+                                                    "update contact set since = :since, set_by ="
+                                                        + " :by where person_id = :p and kind = :k"
+                                                        + " and removed_at is null")
                                             .param("since", Instant.parse(contact.get("since")))
                                             .param("by", contact.get("setBy"))
                                             .param("p", person.id())

@@ -9,12 +9,14 @@ import earnest.systems.Connector;
 import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Reads the accounts of a ticket's person live, and says what can be done with them. */
 @Component
@@ -81,7 +83,9 @@ class AccountsReader {
                 everywhere.first() instanceof Looked.There(AccountState there) ? there : null;
         String state = state(everywhere, hindrance, locked, first);
         List<Server> servers = new ArrayList<>();
-        everywhere.servers().forEach((name, looked) -> servers.add(new Server(name, words(looked))));
+        everywhere
+                .servers()
+                .forEach((name, looked) -> servers.add(new Server(name, words(looked))));
         return new System(
                 connector.system(),
                 connector.name(),

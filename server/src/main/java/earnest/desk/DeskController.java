@@ -6,10 +6,11 @@ import earnest.checks.Standing;
 import earnest.ground.Problem;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.util.UUID;
+
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -17,6 +18,8 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+
+import java.util.UUID;
 
 /** What the desk shows. */
 @RestController
@@ -83,7 +86,8 @@ class DeskController {
             throw new Problem(
                     422,
                     "secret-in-summary",
-                    "The summary holds a password or code that is still in force. Take it out; nothing was saved.");
+                    "The summary holds a password or code that is still in force. Take it out;"
+                        + " nothing was saved.");
         }
         tickets.close(ticket, me, closing.summary().strip(), closing.version());
     }

@@ -6,10 +6,12 @@ import earnest.handover.Handovers;
 import earnest.people.People;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /**
  * One open page: a ticket with all that an analyst needs to go on, but the live state of accounts.
@@ -61,7 +63,13 @@ record Page(
             boolean gone) {}
 
     record ContactLine(
-            UUID id, String label, String masked, @Nullable String note, boolean tooNew, boolean telephone, boolean texts) {}
+            UUID id,
+            String label,
+            String masked,
+            @Nullable String note,
+            boolean tooNew,
+            boolean telephone,
+            boolean texts) {}
 
     record Earlier(UUID ticket, String number, String words, Instant at) {}
 

@@ -14,6 +14,10 @@ import earnest.systems.Action;
 import earnest.systems.Connector;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -24,8 +28,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Composes the page of a ticket. */
 @Component
@@ -71,7 +73,8 @@ class PageComposer {
 
     Page page(UUID id, SignedIn me) {
         Tickets.View ticket = tickets.view(id);
-        Optional<People.Person> person = Optional.ofNullable(ticket.person()).flatMap(people::person);
+        Optional<People.Person> person =
+                Optional.ofNullable(ticket.person()).flatMap(people::person);
         List<Changes.View> done = changes.onTicket(id);
         return new Page(
                 head(ticket, me),
@@ -101,7 +104,9 @@ class PageComposer {
                 t.state(),
                 t.openedAt(),
                 holder,
-                holder == null ? null : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
+                holder == null
+                        ? null
+                        : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
                 me.id().equals(holder) && t.state() != Tickets.State.CLOSED,
                 t.call() == null ? null : masked(t.call()),
                 t.conversation() != null,
@@ -154,7 +159,9 @@ class PageComposer {
 
     private static @Nullable String place(People.Person p) {
         String place =
-                Stream.of(p.vessel(), p.port()).filter(Objects::nonNull).collect(Collectors.joining(", "));
+                Stream.of(p.vessel(), p.port())
+                        .filter(Objects::nonNull)
+                        .collect(Collectors.joining(", "));
         return place.isEmpty() ? null : place;
     }
 
@@ -182,7 +189,13 @@ class PageComposer {
                         ? Telephone.masked(c.value())
                         : "•••@" + c.value().substring(c.value().indexOf('@') + 1);
         return new Page.ContactLine(
-                c.id(), c.kind().words(), masked, note, tooNew, c.kind().telephone(), c.kind().texts());
+                c.id(),
+                c.kind().words(),
+                masked,
+                note,
+                tooNew,
+                c.kind().telephone(),
+                c.kind().texts());
     }
 
     private static String by(@Nullable String who) {
@@ -212,7 +225,13 @@ class PageComposer {
 
     private static Page.Done done(Changes.View c) {
         return new Page.Done(
-                c.id(), c.system(), c.action().id(), c.action().label(), c.state(), c.reason(), c.servers(),
+                c.id(),
+                c.system(),
+                c.action().id(),
+                c.action().label(),
+                c.state(),
+                c.reason(),
+                c.servers(),
                 c.intendedAt());
     }
 
@@ -234,5 +253,4 @@ class PageComposer {
                         .toList();
         return new Page.Handover(h, phones, told);
     }
-
 }

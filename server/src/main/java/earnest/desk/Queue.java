@@ -5,13 +5,15 @@ import earnest.access.SignedIn;
 import earnest.people.People;
 import earnest.people.Telephone;
 import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Who is in hand and who is waiting, in words that a person would say. */
 @Component

@@ -5,13 +5,15 @@ import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
 import earnest.tickets.Tickets;
+
+import org.springframework.stereotype.Component;
+
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.springframework.stereotype.Component;
 
 /** Writes a summary from what happened; no secret can be in it, since none is read. */
 @Component
@@ -23,7 +25,11 @@ class Summary {
     private final Handovers handovers;
 
     Summary(
-            Tickets tickets, People people, Standing standing, Changes changes, Handovers handovers) {
+            Tickets tickets,
+            People people,
+            Standing standing,
+            Changes changes,
+            Handovers handovers) {
         this.tickets = tickets;
         this.people = people;
         this.standing = standing;
@@ -33,7 +39,8 @@ class Summary {
 
     String of(UUID id) {
         Tickets.View ticket = tickets.view(id);
-        Optional<People.Person> person = Optional.ofNullable(ticket.person()).flatMap(people::person);
+        Optional<People.Person> person =
+                Optional.ofNullable(ticket.person()).flatMap(people::person);
         if (person.isEmpty()) {
             return "A call. Nobody was named, nothing was changed.";
         }
@@ -54,7 +61,12 @@ class Summary {
         String lines =
                 account.lines().stream()
                         .filter(Standing.Line::counts)
-                        .map(line -> "%s %+d".formatted(line.label().toLowerCase(Locale.ROOT), line.points()))
+                        .map(
+                                line ->
+                                        "%s %+d"
+                                                .formatted(
+                                                        line.label().toLowerCase(Locale.ROOT),
+                                                        line.points()))
                         .collect(Collectors.joining(", "));
         return lines.isEmpty()
                 ? "Nothing was proved."

@@ -7,11 +7,13 @@ import jakarta.servlet.ServletInputStream;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
-import java.io.IOException;
+
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
+
+import java.io.IOException;
 
 /** Takes no body that is larger than anything the API has a use for, declared or not. */
 @Component
@@ -33,8 +35,8 @@ class BodyLimit extends OncePerRequestFilter {
             response.setContentType("application/problem+json");
             response.getWriter()
                     .write(
-                            "{\"type\":\"urn:earnest:problem:too-large\",\"title\":\"too-large\",\"status\":413,"
-                                    + "\"detail\":\"What was sent is larger than anything Earnest takes.\"}");
+                            "{\"type\":\"urn:earnest:problem:too-large\",\"title\":\"too-large\",\"status\":413,\"detail\":\"What"
+                                + " was sent is larger than anything Earnest takes.\"}");
             return;
         }
         chain.doFilter(new Limited(request), response);

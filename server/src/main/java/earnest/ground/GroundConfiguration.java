@@ -1,10 +1,11 @@
 package earnest.ground;
 
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 
 @Configuration(proxyBeanMethods = false)
 class GroundConfiguration {

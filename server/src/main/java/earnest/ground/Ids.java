@@ -1,9 +1,10 @@
 package earnest.ground;
 
+import org.springframework.stereotype.Component;
+
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.UUID;
-import org.springframework.stereotype.Component;
 
 /** Makes ids: UUIDs of version 7 (RFC 9562, section 5.7). Thread-safe. */
 @Component

@@ -1,5 +1,8 @@
 package earnest.ground;
 
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -10,8 +13,6 @@ import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.HexFormat;
 import java.util.Set;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
 
 /**
  * Keys outside the database: files of mode 600, made at first start. The database remembers a
@@ -107,7 +108,8 @@ public class KeyFiles {
     private static String fingerprint(String name, byte[] key) {
         try {
             MessageDigest digest = MessageDigest.getInstance("SHA-256");
-            digest.update(("earnest key " + name).getBytes(java.nio.charset.StandardCharsets.UTF_8));
+            digest.update(
+                    ("earnest key " + name).getBytes(java.nio.charset.StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(digest.digest(key), 0, 16);
         } catch (java.security.NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);

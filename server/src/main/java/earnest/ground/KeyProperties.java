@@ -1,9 +1,11 @@
 package earnest.ground;
 
 import jakarta.validation.constraints.NotNull;
-import java.nio.file.Path;
+
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
+
+import java.nio.file.Path;
 
 /**
  * {@code earnest.keys}.

@@ -1,6 +1,7 @@
 package earnest.ground;
 
 import com.fasterxml.jackson.databind.JavaType;
+
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
@@ -8,13 +9,15 @@ import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.Schema;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.annotation.Bean;
-import org.springframework.context.annotation.Configuration;
 
 /** The description of the API: what is not {@code @Nullable} is always there. */
 @Configuration(proxyBeanMethods = false)
@@ -28,7 +31,8 @@ class OpenApiConfiguration {
                                 .title("Earnest")
                                 .version("1")
                                 .description(
-                                        "Everything the desk does. Errors are problem documents (RFC 9457)."));
+                                        "Everything the desk does. Errors are problem documents"
+                                            + " (RFC 9457)."));
     }
 
     @Bean
@@ -51,7 +55,8 @@ class OpenApiConfiguration {
             return schema;
         }
 
-        private static @Nullable Schema<?> definition(Schema<?> schema, ModelConverterContext context) {
+        private static @Nullable Schema<?> definition(
+                Schema<?> schema, ModelConverterContext context) {
             String ref = schema.get$ref();
             return ref == null
                     ? schema

@@ -29,7 +29,10 @@ public class Problem extends RuntimeException {
     }
 
     public static Problem unknown(String what) {
-        return new Problem(404, "unknown", "There is no such " + what + ". It may have been closed; look at the desk again.");
+        return new Problem(
+                404,
+                "unknown",
+                "There is no such " + what + ". It may have been closed; look at the desk again.");
     }
 
     public static Problem invalid(String words) {

@@ -1,7 +1,7 @@
 package earnest.ground;
 
 import jakarta.servlet.http.HttpServletRequest;
-import java.net.URI;
+
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -18,6 +18,8 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.async.AsyncRequestNotUsableException;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+
+import java.net.URI;
 
 /** The one place in which errors become problem documents. Nothing of a stack trace gets out. */
 @RestControllerAdvice
@@ -41,7 +43,8 @@ class ProblemAdvice {
     ResponseEntity<ProblemDetail> unreadable(Exception unreadable) {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
             if (cause instanceof BodyLimit.TooLarge) {
-                return document(413, "too-large", "What was sent is larger than anything Earnest takes.");
+                return document(
+                        413, "too-large", "What was sent is larger than anything Earnest takes.");
             }
         }
         // Its message may quote what was sent, which may be a secret: neither logged nor told.
@@ -63,8 +66,7 @@ class ProblemAdvice {
         MissingServletRequestParameterException.class
     })
     ResponseEntity<ProblemDetail> parameter(Exception parameter) {
-        return document(
-                422, "invalid", "A part of the address is missing or has the wrong form.");
+        return document(422, "invalid", "A part of the address is missing or has the wrong form.");
     }
 
     @ExceptionHandler
@@ -84,7 +86,8 @@ class ProblemAdvice {
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> database(DataAccessException trouble, HttpServletRequest request) {
+    ResponseEntity<ProblemDetail> database(
+            DataAccessException trouble, HttpServletRequest request) {
         return broken(
                 503,
                 "database",
@@ -100,7 +103,8 @@ class ProblemAdvice {
                 "internal",
                 other,
                 request,
-                "Something went wrong inside Earnest. Look at the page again before you repeat it.");
+                "Something went wrong inside Earnest. Look at the page again before you repeat"
+                    + " it.");
     }
 
     private ResponseEntity<ProblemDetail> broken(
@@ -117,7 +121,8 @@ class ProblemAdvice {
     }
 
     private static ResponseEntity<ProblemDetail> document(int status, String type, String words) {
-        ProblemDetail document = ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), words);
+        ProblemDetail document =
+                ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), words);
         document.setType(URI.create("urn:earnest:problem:" + type));
         document.setTitle(type);
         return ResponseEntity.status(status).body(document);

@@ -9,13 +9,7 @@ import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
-import java.time.Clock;
-import java.time.Duration;
-import java.util.ArrayList;
-import java.util.List;
-import java.util.Optional;
-import java.util.UUID;
-import javax.sql.DataSource;
+
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -23,6 +17,15 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+import javax.sql.DataSource;
 
 /**
  * Workers over db-scheduler. A node that dies misses its heartbeats, and another takes its work up
@@ -41,7 +44,8 @@ class SchedulerConfiguration {
             DataSource dataSource, List<Worker> workers, List<Routine> routines, Clock clock) {
         List<Task<?>> tasks = new ArrayList<>();
         workers.forEach(worker -> tasks.add(task(worker, clock)));
-        List<RecurringTask<Void>> recurring = routines.stream().map(SchedulerConfiguration::task).toList();
+        List<RecurringTask<Void>> recurring =
+                routines.stream().map(SchedulerConfiguration::task).toList();
         return Scheduler.create(new TransactionAwareDataSourceProxy(dataSource), tasks)
                 .startTasks(recurring)
                 .threads(12)

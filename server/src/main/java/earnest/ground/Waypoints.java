@@ -1,13 +1,14 @@
 package earnest.ground;
 
+import org.jspecify.annotations.Nullable;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.stereotype.Component;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
-import org.jspecify.annotations.Nullable;
-import org.springframework.boot.context.properties.ConfigurationProperties;
-import org.springframework.stereotype.Component;
 
 /**
  * Named places on the way of a change or handover, before and after each commit and each call
@@ -42,7 +43,10 @@ public class Waypoints {
                 return;
             }
             Files.writeString(
-                    folder.resolve("reached"), name, StandardOpenOption.CREATE, StandardOpenOption.SYNC);
+                    folder.resolve("reached"),
+                    name,
+                    StandardOpenOption.CREATE,
+                    StandardOpenOption.SYNC);
             Thread.sleep(Long.MAX_VALUE);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -1,7 +1,5 @@
 package earnest.ground;
 
-import java.io.IOException;
-import java.time.Duration;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
@@ -11,6 +9,9 @@ import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 import org.springframework.web.servlet.resource.PathResourceResolver;
 
+import java.io.IOException;
+import java.time.Duration;
+
 /** Serves the interface. Its own addresses, such as {@code /desk}, all open the one page. */
 @Configuration(proxyBeanMethods = false)
 class WebPages implements WebMvcConfigurer {
@@ -19,7 +20,8 @@ class WebPages implements WebMvcConfigurer {
         // The names of built files change with their content.
         registry.addResourceHandler("/assets/**")
                 .addResourceLocations("classpath:/static/assets/")
-                .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
         registry.addResourceHandler("/**")
                 .addResourceLocations("classpath:/static/")
                 .setCacheControl(CacheControl.noCache())
@@ -29,7 +31,8 @@ class WebPages implements WebMvcConfigurer {
 
     private static final class OnePage extends PathResourceResolver {
         @Override
-        protected @Nullable Resource getResource(String path, Resource location) throws IOException {
+        protected @Nullable Resource getResource(String path, Resource location)
+                throws IOException {
             Resource file = super.getResource(path, location);
             if (file != null) {
                 return file;

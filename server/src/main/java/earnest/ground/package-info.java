@@ -1,4 +1,7 @@
-/** What every capability stands on: time, ids, whole transactions, work that is a row first, and errors in words. */
+/**
+ * What every capability stands on: time, ids, whole transactions, work that is a row first, and
+ * errors in words.
+ */
 @NullMarked
 package earnest.ground;
 

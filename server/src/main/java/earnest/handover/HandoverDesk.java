@@ -18,15 +18,17 @@ import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Service;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.event.EventListener;
-import org.springframework.stereotype.Service;
 
 @Service
 class HandoverDesk implements Handovers {
@@ -108,13 +110,20 @@ class HandoverDesk implements Handovers {
 
     private View view(Handover h) {
         String trouble =
-                texts.about(h.id).stream()
-                        .reduce((a, b) -> b)
-                        .map(Texts.Sent::said)
-                        .orElse(null);
+                texts.about(h.id).stream().reduce((a, b) -> b).map(Texts.Sent::said).orElse(null);
         return new View(
-                h.id, h.changeId, h.route, h.contactId, h.state, h.groupCount, h.saidBack, h.madeAt, h.expiresAt,
-                h.inAt, h.remindedAt != null, trouble);
+                h.id,
+                h.changeId,
+                h.route,
+                h.contactId,
+                h.state,
+                h.groupCount,
+                h.saidBack,
+                h.madeAt,
+                h.expiresAt,
+                h.inAt,
+                h.remindedAt != null,
+                trouble);
     }
 
     @Override
@@ -126,7 +135,8 @@ class HandoverDesk implements Handovers {
                         throw new Problem(
                                 409,
                                 "handover-begun",
-                                "The password was shown or sent already. Finish that, or make a fresh one.");
+                                "The password was shown or sent already. Finish that, or make a"
+                                    + " fresh one.");
                     }
                     switch (route) {
                         case Handover.READ_ALOUD -> {
@@ -153,7 +163,9 @@ class HandoverDesk implements Handovers {
                         .orElseThrow(() -> Problem.unknown("phone on record that takes texts"));
         if (!Routes.oldEnough(contact, clock.instant())) {
             throw new Problem(
-                    409, "too-new", "That number is too new on record. Read the password aloud instead.");
+                    409,
+                    "too-new",
+                    "That number is too new on record. Read the password aloud instead.");
         }
         return contact;
     }
@@ -164,7 +176,11 @@ class HandoverDesk implements Handovers {
         handover.state = Handover.SENDING;
         handover.expiresAt = handover.madeAt.plus(properties.textLasts());
         texts.send(
-                Texts.Purpose.HANDOVER, handover.id, handover.ticketId, handover.personId, contact.id());
+                Texts.Purpose.HANDOVER,
+                handover.id,
+                handover.ticketId,
+                handover.personId,
+                contact.id());
     }
 
     @Override
@@ -175,15 +191,24 @@ class HandoverDesk implements Handovers {
                             Handover handover = begin(ticket, me);
                             if (!handover.route.equals(Handover.READ_ALOUD)) {
                                 throw new Problem(
-                                        409, "not-read-aloud", "This password goes by text; it is not shown here.");
+                                        409,
+                                        "not-read-aloud",
+                                        "This password goes by text; it is not shown here.");
                             }
                             if (handover.saidBack == handover.groupCount) {
                                 throw new Problem(
-                                        409, "said-back", "All of it was said back; it is not shown again.");
+                                        409,
+                                        "said-back",
+                                        "All of it was said back; it is not shown again.");
                             }
                             handover.state = Handover.SHOWN;
                             record.append(
-                                    about(Entry.by(EntryKind.HANDOVER_SHOWN, me.id(), me.name()), handover)
+                                    about(
+                                                    Entry.by(
+                                                            EntryKind.HANDOVER_SHOWN,
+                                                            me.id(),
+                                                            me.name()),
+                                                    handover)
                                             .data("from", handover.saidBack + 1));
                             List<Part> rest = rest(handover);
                             waypoints.pass("handover-shown-uncommitted");
@@ -210,7 +235,9 @@ class HandoverDesk implements Handovers {
 
     private static Problem gone() {
         return new Problem(
-                409, "gone", "The password is gone. Make a fresh one; the former one will not be needed.");
+                409,
+                "gone",
+                "The password is gone. Make a fresh one; the former one will not be needed.");
     }
 
     @Override
@@ -219,24 +246,36 @@ class HandoverDesk implements Handovers {
                 () -> {
                     Handover handover = begin(ticket, me);
                     if (!handover.state.equals(Handover.SHOWN)) {
-                        throw new Problem(409, "not-shown", "Nothing is shown that could be said back.");
+                        throw new Problem(
+                                409, "not-shown", "Nothing is shown that could be said back.");
                     }
                     if (part != handover.saidBack + 1) {
                         throw new Problem(
                                 409,
                                 "another-part",
-                                "Part %d is the one to say back now.".formatted(handover.saidBack + 1));
+                                "Part %d is the one to say back now."
+                                        .formatted(handover.saidBack + 1));
                     }
                     handover.saidBack = part;
                     record.append(
-                            about(Entry.by(EntryKind.HANDOVER_SAID_BACK, me.id(), me.name()), handover)
+                            about(
+                                            Entry.by(
+                                                    EntryKind.HANDOVER_SAID_BACK,
+                                                    me.id(),
+                                                    me.name()),
+                                            handover)
                                     .data("part", part)
                                     .data("parts", handover.groupCount));
                     if (part == handover.groupCount) {
                         handover.state = Handover.SAID_BACK;
                         secrets.discard(handover.wrappedId);
                         record.append(
-                                about(Entry.by(EntryKind.HANDOVER_DONE, me.id(), me.name()), handover)
+                                about(
+                                                Entry.by(
+                                                        EntryKind.HANDOVER_DONE,
+                                                        me.id(),
+                                                        me.name()),
+                                                handover)
                                         .data("route", "read aloud and said back"));
                     }
                     waypoints.pass("handover-said-back-uncommitted");
@@ -256,7 +295,12 @@ class HandoverDesk implements Handovers {
                 handover.state = Handover.LEFT;
                 secrets.discard(handover.wrappedId);
                 record.append(
-                        about(Entry.bySystem(EntryKind.HANDOVER_DONE, "text-gateway", "Text gateway"), handover)
+                        about(
+                                        Entry.bySystem(
+                                                EntryKind.HANDOVER_DONE,
+                                                "text-gateway",
+                                                "Text gateway"),
+                                        handover)
                                 .data("route", "sent by text"));
             }
             case ARRIVED -> handover.state = Handover.ARRIVED;
@@ -278,21 +322,29 @@ class HandoverDesk implements Handovers {
                         .findFirstByTicketIdOrderByMadeAtDesc(ticketId)
                         .flatMap(h -> handovers.lock(h.id))
                         .orElseThrow(
-                                () -> new Problem(409, "nothing-to-hand-over", "There is no new password on this ticket."));
+                                () ->
+                                        new Problem(
+                                                409,
+                                                "nothing-to-hand-over",
+                                                "There is no new password on this ticket."));
         Instant now = clock.instant();
         if (handover.over() || !handover.expiresAt.isAfter(now)) {
             throw new Problem(
-                    409, "out-of-force", "That password is out of force. Make a fresh one if they still need it.");
+                    409,
+                    "out-of-force",
+                    "That password is out of force. Make a fresh one if they still need it.");
         }
         Changes.View change = changes.change(handover.changeId).orElseThrow();
         Standing.Judged judged =
                 standing.judge(
-                        ticketId, new Standing.Want(change.action().id(), change.system(), me.id()));
+                        ticketId,
+                        new Standing.Want(change.action().id(), change.system(), me.id()));
         if (!(judged.verdict() instanceof Verdict.Open)) {
             throw new Problem(
                     403,
                     "not-sure-enough",
-                    "You cannot hand it over now: what was proved does not hold any more. Prove it again first.");
+                    "You cannot hand it over now: what was proved does not hold any more. Prove it"
+                        + " again first.");
         }
         return handover;
     }

@@ -1,9 +1,11 @@
 package earnest.handover;
 
 import jakarta.validation.constraints.NotNull;
-import java.time.Duration;
+
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
+
+import java.time.Duration;
 
 /**
  * {@code earnest.handover}.
@@ -15,4 +17,6 @@ import org.springframework.validation.annotation.Validated;
 @Validated
 @ConfigurationProperties("earnest.handover")
 record HandoverProperties(
-        @NotNull Duration readAloudLasts, @NotNull Duration textLasts, @NotNull Duration remindAfter) {}
+        @NotNull Duration readAloudLasts,
+        @NotNull Duration textLasts,
+        @NotNull Duration remindAfter) {}

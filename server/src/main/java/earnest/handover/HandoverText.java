@@ -4,9 +4,11 @@ import earnest.channels.TextBody;
 import earnest.channels.Texts;
 import earnest.core.passwords.Secret;
 import earnest.wrapped.WrappedSecrets;
+
+import org.springframework.stereotype.Component;
+
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.stereotype.Component;
 
 /** The text that carries a temporary password. */
 @Component
@@ -40,9 +42,11 @@ class HandoverText implements TextBody {
 
     private static Secret words(char[] password) {
         StringBuilder words = new StringBuilder(200);
-        words.append("Your temporary password is ").append(password).append(
-                " (type it without spaces). Sign in with it within four hours and choose your own. Nobody"
-                        + " from the service desk will ever ask you for it.");
+        words.append("Your temporary password is ")
+                .append(password)
+                .append(
+                        " (type it without spaces). Sign in with it within four hours and choose"
+                            + " your own. Nobody from the service desk will ever ask you for it.");
         Secret secret = Secret.of(words);
         words.setLength(0);
         return secret;

@@ -1,12 +1,15 @@
 package earnest.handover;
 
 import earnest.access.SignedIn;
+
 import io.swagger.v3.oas.annotations.media.Schema;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Handing a new secret to its person, at most once. */
 public interface Handovers {
@@ -25,7 +28,8 @@ public interface Handovers {
     /**
      * How far it is.
      *
-     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, lost, expired}
+     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, lost,
+     *     expired}
      * @param trouble why a text did not leave, in words
      */
     record View(

@@ -3,9 +3,11 @@ package earnest.handover;
 import earnest.channels.TextBody;
 import earnest.channels.Texts;
 import earnest.core.passwords.Secret;
+
+import org.springframework.stereotype.Component;
+
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.stereotype.Component;
 
 /** Tells the person that a temporary password ran out unused. */
 @Component
@@ -19,7 +21,7 @@ class RanOutText implements TextBody {
     public Optional<Secret> body(UUID about) {
         return Optional.of(
                 Secret.of(
-                        "Your temporary password ran out unused and does not work any more. If you still need"
-                                + " one, call the service desk."));
+                        "Your temporary password ran out unused and does not work any more. If you"
+                            + " still need one, call the service desk."));
     }
 }

@@ -1,6 +1,7 @@
 package earnest.handover;
 
 import earnest.people.People;
+
 import java.time.Duration;
 import java.time.Instant;
 

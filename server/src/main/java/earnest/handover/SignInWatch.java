@@ -22,6 +22,9 @@ import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
+
+import org.springframework.stereotype.Component;
+
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
@@ -30,7 +33,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.stereotype.Component;
 
 /**
  * Watches whether the person is in: the directory shows that the temporary password was changed.
@@ -99,7 +101,8 @@ class SignInWatch implements Worker {
         Connector connector = systems.system(change.system());
         AccountRef ref = LiveAccounts.ref(connector, person);
         Instant now = clock.instant();
-        if (connector.look(connector.servers().getFirst(), ref) instanceof Looked.There(AccountState state)) {
+        if (connector.look(connector.servers().getFirst(), ref)
+                instanceof Looked.There(AccountState state)) {
             Instant settled = change.settledAt();
             boolean changed = state.lastSet() != null && settled != null && !state.mustChange();
             if (changed) {
@@ -155,7 +158,11 @@ class SignInWatch implements Worker {
 
     /** The directory cannot expire it, so Earnest sets one that nobody knows, if it is unused. */
     private Optional<Duration> runOut(
-            Handover known, People.Person person, Connector connector, AccountRef ref, AccountState state) {
+            Handover known,
+            People.Person person,
+            Connector connector,
+            AccountRef ref,
+            AccountState state) {
         Asked asked;
         try (Secret unknown = nobodyKnows()) {
             asked = connector.replaceUnused(ref, unknown, state);
@@ -175,7 +182,8 @@ class SignInWatch implements Worker {
                                     .person(person.id(), person.name())
                                     .account(connector.system(), person.account()));
                     tickets.remind(
-                            handover.ticketId, person.name() + "'s temporary password ran out unused");
+                            handover.ticketId,
+                            person.name() + "'s temporary password ran out unused");
                     people.contacts(person.id()).stream()
                             .filter(contact -> contact.kind().texts())
                             .forEach(
@@ -195,7 +203,13 @@ class SignInWatch implements Worker {
                 new Policy(
                         UNKNOWN_LENGTH,
                         UNKNOWN_LENGTH,
-                        Map.of(CharacterClass.LOWER, 1, CharacterClass.UPPER, 1, CharacterClass.DIGIT, 1),
+                        Map.of(
+                                CharacterClass.LOWER,
+                                1,
+                                CharacterClass.UPPER,
+                                1,
+                                CharacterClass.DIGIT,
+                                1),
                         0,
                         Set.of(),
                         0);

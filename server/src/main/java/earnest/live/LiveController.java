@@ -3,14 +3,17 @@ package earnest.live;
 import earnest.access.Right;
 import earnest.access.SessionLiveness;
 import earnest.access.SignedIn;
+
 import io.swagger.v3.oas.annotations.Hidden;
-import java.time.Duration;
+
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.EnableScheduling;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+import java.time.Duration;
 
 /** One stream a page. It keeps no session alive, and ends with it. */
 @Hidden

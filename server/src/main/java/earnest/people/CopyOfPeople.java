@@ -5,6 +5,13 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,11 +22,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
-import org.springframework.boot.context.properties.ConfigurationProperties;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
 
 /**
  * Keeps the copy of people: everybody at times, changes in between. Who is not among everybody any
@@ -93,7 +95,9 @@ class CopyOfPeople implements Routine {
     }
 
     private boolean wholeIsDue() {
-        return database.sql("select whole_at from people_copy where source = :s and changes_since is not null")
+        return database.sql(
+                        "select whole_at from people_copy where source = :s and changes_since is"
+                            + " not null")
                 .param("s", source.id())
                 .query((row, i) -> java.util.Optional.ofNullable(row.getTimestamp("whole_at")))
                 .optional()
@@ -104,8 +108,7 @@ class CopyOfPeople implements Routine {
 
     private void whole() throws PeopleSource.Away {
         Instant begun = clock.instant();
-        boolean first =
-                database.sql("select count(*) from person").query(Long.class).single() == 0;
+        boolean first = database.sql("select count(*) from person").query(Long.class).single() == 0;
         Map<String, Set<String>> groups = source.groups();
         Set<String> seen = new HashSet<>();
         Map<UUID, String> managers = new HashMap<>();
@@ -121,14 +124,18 @@ class CopyOfPeople implements Routine {
         writes.run(
                 () -> {
                     database.sql(
-                                    "update people_copy set whole_at = :at, changes_at = :at, changes_since = :n, trouble = null where source = :s")
+                                    "update people_copy set whole_at = :at, changes_at = :at,"
+                                        + " changes_since = :n, trouble = null where source = :s")
                             .param("at", begun)
                             .param("n", next)
                             .param("s", source.id())
                             .update();
                     if (changed[0] > 0 || gone > 0) {
                         record.append(
-                                Entry.bySystem(EntryKind.PEOPLE_COPIED, "directory-sync", "Directory sync")
+                                Entry.bySystem(
+                                                EntryKind.PEOPLE_COPIED,
+                                                "directory-sync",
+                                                "Directory sync")
                                         .data("people", changed[0])
                                         .data("gone", gone));
                     }
@@ -152,7 +159,8 @@ class CopyOfPeople implements Routine {
         writes.run(
                 () ->
                         database.sql(
-                                        "update people_copy set changes_at = :at, changes_since = :n, trouble = null where source = :s")
+                                        "update people_copy set changes_at = :at, changes_since ="
+                                            + " :n, trouble = null where source = :s")
                                 .param("at", begun)
                                 .param("n", next)
                                 .param("s", source.id())

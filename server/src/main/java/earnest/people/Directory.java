@@ -1,5 +1,8 @@
 package earnest.people;
 
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
@@ -8,8 +11,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Service;
 
 @Service
 class Directory implements People {
@@ -41,7 +42,9 @@ class Directory implements People {
     @Override
     public List<Person> withNumber(String number) {
         List<UUID> ids =
-                database.sql("select person_id from contact where value = :number and removed_at is null")
+                database.sql(
+                                "select person_id from contact where value = :number and removed_at"
+                                    + " is null")
                         .param("number", number)
                         .query(UUID.class)
                         .list();
@@ -55,8 +58,9 @@ class Directory implements People {
     public List<Contact> contacts(UUID person) {
         return new ArrayList<>(
                 database.sql(
-                                "select id, kind, value, since, set_by from contact where person_id = :p and removed_at is"
-                                        + " null order by field(kind, 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
+                                "select id, kind, value, since, set_by from contact where person_id"
+                                    + " = :p and removed_at is null order by field(kind,"
+                                    + " 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
                         .param("p", person)
                         .query(Directory::contactRow)
                         .list());
@@ -79,7 +83,8 @@ class Directory implements People {
 
     @Override
     public List<Fact> facts(UUID person) {
-        return database.sql("select kind from person_fact where person_id = :p order by kind")
+        return database
+                .sql("select kind from person_fact where person_id = :p order by kind")
                 .param("p", person)
                 .query(String.class)
                 .list()
@@ -102,10 +107,12 @@ class Directory implements People {
     @Override
     public Freshness freshness() {
         long count =
-                database.sql("select count(*) from person where gone_at is null").query(Long.class).single();
+                database.sql("select count(*) from person where gone_at is null")
+                        .query(Long.class)
+                        .single();
         return database.sql(
-                        "select greatest(coalesce(whole_at, '1970-01-01'), coalesce(changes_at, '1970-01-01')) as at,"
-                                + " whole_at, trouble from people_copy limit 1")
+                        "select greatest(coalesce(whole_at, '1970-01-01'), coalesce(changes_at,"
+                            + " '1970-01-01')) as at, whole_at, trouble from people_copy limit 1")
                 .query(
                         (row, i) ->
                                 new Freshness(

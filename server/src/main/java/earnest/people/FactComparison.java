@@ -10,7 +10,9 @@ import java.util.regex.Pattern;
 /** Whether what was heard over the telephone is what is on record, however it was typed. */
 final class FactComparison {
     private static final List<String> MONTHS =
-            List.of("jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov", "dec");
+            List.of(
+                    "jan", "feb", "mar", "apr", "may", "jun", "jul", "aug", "sep", "oct", "nov",
+                    "dec");
     private static final Pattern YEAR = Pattern.compile("\\b(19|20)\\d\\d\\b");
     private static final Pattern MONTH = Pattern.compile("\\b(0?[1-9]|1[0-2])\\b");
 

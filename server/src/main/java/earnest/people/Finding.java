@@ -1,5 +1,8 @@
 package earnest.people;
 
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
@@ -9,16 +12,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Component;
 
 /**
  * Finds people as they are typed.
  *
- * <p>One union of prefix searches, each of which an index answers: whole names in either order,
- * and the tokens of a person (account, mail, staff number, telephone in every spelling, inner
- * words of names). Only when that finds nobody, words with one letter left out are compared, which
- * meets one typing error in a word.
+ * <p>One union of prefix searches, each of which an index answers: whole names in either order, and
+ * the tokens of a person (account, mail, staff number, telephone in every spelling, inner words of
+ * names). Only when that finds nobody, words with one letter left out are compared, which meets one
+ * typing error in a word.
  */
 @Component
 class Finding {
@@ -46,7 +47,8 @@ class Finding {
         if (text.contains("@")) {
             return byToken(token(text), most);
         }
-        List<People.Found> exact = words.size() == 1 ? byWord(words.getFirst(), most) : byWords(words, most);
+        List<People.Found> exact =
+                words.size() == 1 ? byWord(words.getFirst(), most) : byWords(words, most);
         return exact.isEmpty() ? near(words, most) : exact;
     }
 
@@ -62,9 +64,12 @@ class Finding {
 
     private List<People.Found> byToken(String token, int most) {
         return database.sql(
-                        "select " + COLUMNS + " from (select distinct person_id from person_token where token like :t"
-                                + " order by token limit 60) t join person p on p.id = t.person_id where p.gone_at is null"
-                                + " order by p.account limit :most")
+                        "select "
+                                + COLUMNS
+                                + " from (select distinct person_id from person_token where token"
+                                + " like :t order by token limit 60) t join person p on p.id ="
+                                + " t.person_id where p.gone_at is null order by p.account limit"
+                                + " :most")
                 .param("t", begins(token))
                 .param("most", most)
                 .query(Finding::row)
@@ -75,10 +80,25 @@ class Finding {
         return merged(
                 database.sql(
                                 union(
-                                        "select " + COLUMNS + ", 1 as rank from person p where p.account = :word and p.gone_at is null limit 20",
-                                        "select " + COLUMNS + ", 2 as rank from person p where p.folded_family like :w and p.gone_at is null order by p.folded_family, p.folded_given limit 20",
-                                        "select " + COLUMNS + ", 3 as rank from person p where p.folded_given like :w and p.gone_at is null order by p.folded_given, p.folded_family limit 20",
-                                        "select " + COLUMNS + ", 4 as rank from person_token t join person p on p.id = t.person_id where t.token like :w and p.gone_at is null order by t.token limit 20"))
+                                        "select "
+                                                + COLUMNS
+                                                + ", 1 as rank from person p where p.account ="
+                                                + " :word and p.gone_at is null limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 2 as rank from person p where p.folded_family"
+                                                + " like :w and p.gone_at is null order by"
+                                                + " p.folded_family, p.folded_given limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 3 as rank from person p where p.folded_given"
+                                                + " like :w and p.gone_at is null order by"
+                                                + " p.folded_given, p.folded_family limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 4 as rank from person_token t join person p on"
+                                                + " p.id = t.person_id where t.token like :w and"
+                                                + " p.gone_at is null order by t.token limit 20"))
                         .param("word", word)
                         .param("w", begins(word))
                         .query(Finding::row)
@@ -95,10 +115,26 @@ class Finding {
         List<People.Found> found =
                 database.sql(
                                 union(
-                                        "select " + COLUMNS + ", 1 as rank from person p where p.folded_given like :first and p.folded_family like :rest and p.gone_at is null limit 20",
-                                        "select " + COLUMNS + ", 2 as rank from person p where p.folded_family = :front and p.folded_given like :last and p.gone_at is null limit 20",
-                                        "select " + COLUMNS + ", 3 as rank from person p where p.folded_family like :first and p.folded_given like :rest and p.gone_at is null limit 20",
-                                        "select " + COLUMNS + ", 4 as rank from person p where p.folded_given = :front and p.folded_family like :last and p.gone_at is null limit 20"))
+                                        "select "
+                                                + COLUMNS
+                                                + ", 1 as rank from person p where p.folded_given"
+                                                + " like :first and p.folded_family like :rest and"
+                                                + " p.gone_at is null limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 2 as rank from person p where p.folded_family"
+                                                + " = :front and p.folded_given like :last and"
+                                                + " p.gone_at is null limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 3 as rank from person p where p.folded_family"
+                                                + " like :first and p.folded_given like :rest and"
+                                                + " p.gone_at is null limit 20",
+                                        "select "
+                                                + COLUMNS
+                                                + ", 4 as rank from person p where p.folded_given ="
+                                                + " :front and p.folded_family like :last and"
+                                                + " p.gone_at is null limit 20"))
                         .param("first", begins(first))
                         .param("rest", begins(rest))
                         .param("front", front)
@@ -113,15 +149,26 @@ class Finding {
 
     /** Each word begins some word of the name: 'cruz jose' finds José de la Cruz. */
     private List<People.Found> innerWords(List<String> words, int most) {
-        String longest = words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
-        return database.sql(
-                        "select " + COLUMNS + ", p.folded_given, p.folded_family from person_token t join person p on p.id = t.person_id"
-                                + " where t.token like :w and p.gone_at is null order by t.token limit 200")
+        String longest =
+                words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
+        return database
+                .sql(
+                        "select "
+                                + COLUMNS
+                                + ", p.folded_given, p.folded_family from person_token t join"
+                                + " person p on p.id = t.person_id where t.token like :w and"
+                                + " p.gone_at is null order by t.token limit 200")
                 .param("w", begins(longest))
                 .query((row, i) -> Map.entry(row(row, i), name(row)))
                 .list()
                 .stream()
-                .filter(e -> words.stream().allMatch(w -> e.getValue().stream().anyMatch(n -> n.startsWith(w))))
+                .filter(
+                        e ->
+                                words.stream()
+                                        .allMatch(
+                                                w ->
+                                                        e.getValue().stream()
+                                                                .anyMatch(n -> n.startsWith(w))))
                 .map(Map.Entry::getKey)
                 .distinct()
                 .limit(most)
@@ -129,16 +176,33 @@ class Finding {
     }
 
     private List<People.Found> near(List<String> words, int most) {
-        String longest = words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
+        String longest =
+                words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
         Set<String> forms = Folding.near(longest);
-        return database.sql(
-                        "select distinct " + COLUMNS + ", p.folded_given, p.folded_family from person_near n join person p on p.id = n.person_id"
-                                + " where n.near in (:forms) and p.gone_at is null limit 400")
+        return database
+                .sql(
+                        "select distinct "
+                                + COLUMNS
+                                + ", p.folded_given, p.folded_family from person_near n join person"
+                                + " p on p.id = n.person_id where n.near in (:forms) and p.gone_at"
+                                + " is null limit 400")
                 .param("forms", forms)
                 .query((row, i) -> Map.entry(row(row, i), name(row)))
                 .list()
                 .stream()
-                .filter(e -> words.stream().allMatch(w -> e.getValue().stream().anyMatch(n -> n.startsWith(w) || Folding.close(n, w))))
+                .filter(
+                        e ->
+                                words.stream()
+                                        .allMatch(
+                                                w ->
+                                                        e.getValue().stream()
+                                                                .anyMatch(
+                                                                        n ->
+                                                                                n.startsWith(w)
+                                                                                        || Folding
+                                                                                                .close(
+                                                                                                        n,
+                                                                                                        w))))
                 .map(Map.Entry::getKey)
                 .limit(most)
                 .toList();

@@ -1,13 +1,16 @@
 package earnest.people;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
-/** People as Earnest's own copy of the directory has them; it answers when the directory is away. */
+/**
+ * People as Earnest's own copy of the directory has them; it answers when the directory is away.
+ */
 public interface People {
     /** At most {@code most} people for what was typed, best first. */
     List<Found> find(String typed, int most);
@@ -24,7 +27,9 @@ public interface People {
 
     Optional<Contact> contact(UUID person, UUID contact);
 
-    /** What may be asked of the person; the values never leave the server before they were given. */
+    /**
+     * What may be asked of the person; the values never leave the server before they were given.
+     */
     List<Fact> facts(UUID person);
 
     /** Whether what was heard is what is on record, however it was typed. */
@@ -34,7 +39,8 @@ public interface People {
     Freshness freshness();
 
     /** For lists: enough to tell people apart, nothing that would help to prompt a caller. */
-    record Found(UUID id, String name, String account, @Nullable String title, @Nullable String place) {}
+    record Found(
+            UUID id, String name, String account, @Nullable String title, @Nullable String place) {}
 
     /**
      * A person.
@@ -64,7 +70,11 @@ public interface People {
      * @param since when it was last changed, null: not known, which counts in full
      */
     record Contact(
-            UUID id, ContactKind kind, String value, @Nullable Instant since, @Nullable String setBy) {
+            UUID id,
+            ContactKind kind,
+            String value,
+            @Nullable Instant since,
+            @Nullable String setBy) {
         /** What a check on it rests on. */
         public String path() {
             return (kind.telephone() ? "phone:" : "mailbox:") + value;

@@ -2,10 +2,12 @@ package earnest.people;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import java.util.List;
+
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
+
+import java.util.List;
 
 /** Finding people as they are typed. */
 @RestController

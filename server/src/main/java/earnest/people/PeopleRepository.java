@@ -1,9 +1,10 @@
 package earnest.people;
 
+import org.springframework.data.jpa.repository.JpaRepository;
+
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
 
 interface PeopleRepository extends JpaRepository<PeopleRow, UUID> {
     Optional<PeopleRow> findFirstByAccountOrderByGoneAt(String account);

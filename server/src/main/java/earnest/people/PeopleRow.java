@@ -3,12 +3,14 @@ package earnest.people;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
 
 @Entity
 @Table(name = "person")
@@ -43,7 +45,18 @@ class PeopleRow {
 
     People.Person person() {
         return new People.Person(
-                id, name, given, account, dn, staffNumber, title, vessel, port, speaks, managerId,
-                groups(), goneAt != null);
+                id,
+                name,
+                given,
+                account,
+                dn,
+                staffNumber,
+                title,
+                vessel,
+                port,
+                speaks,
+                managerId,
+                groups(),
+                goneAt != null);
     }
 }

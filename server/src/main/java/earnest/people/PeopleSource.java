@@ -1,10 +1,11 @@
 package earnest.people;
 
+import org.jspecify.annotations.Nullable;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Consumer;
-import org.jspecify.annotations.Nullable;
 
 /** Where people come from. */
 public interface PeopleSource {

@@ -5,6 +5,11 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -22,9 +27,6 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.stereotype.Component;
 
 /** Writes what the source says into the copy, page by page, and only where it differs. */
 @Component
@@ -71,13 +73,21 @@ class PersonWriter {
                     Map<String, PeopleRow> known =
                             people
                                     .findByEntryUuidIn(
-                                            page.stream().map(PeopleSource.Read::entryUuid).toList())
+                                            page.stream()
+                                                    .map(PeopleSource.Read::entryUuid)
+                                                    .toList())
                                     .stream()
                                     .collect(Collectors.toMap(row -> row.entryUuid, row -> row));
                     List<Runnable> beside = new ArrayList<>();
                     int changed = 0;
                     for (PeopleSource.Read read : page) {
-                        if (one(read, known.get(read.entryUuid()), groups, first, managers, beside)) {
+                        if (one(
+                                read,
+                                known.get(read.entryUuid()),
+                                groups,
+                                first,
+                                managers,
+                                beside)) {
                             changed++;
                         }
                     }
@@ -96,7 +106,13 @@ class PersonWriter {
             List<Runnable> beside) {
         String memberOf =
                 groups.entrySet().stream()
-                        .filter(group -> group.getValue().contains(read.dn().toLowerCase(java.util.Locale.ROOT)))
+                        .filter(
+                                group ->
+                                        group.getValue()
+                                                .contains(
+                                                        read.dn()
+                                                                .toLowerCase(
+                                                                        java.util.Locale.ROOT)))
                         .map(Map.Entry::getKey)
                         .sorted()
                         .collect(Collectors.joining(" "));
@@ -189,13 +205,15 @@ class PersonWriter {
                 continue;
             }
             jdbc.update(
-                    "update contact set removed_at = ? where person_id = ? and kind = ? and removed_at is null",
+                    "update contact set removed_at = ? where person_id = ? and kind = ? and"
+                        + " removed_at is null",
                     at,
                     row.id,
                     kind.id());
             if (after != null) {
                 jdbc.update(
-                        "insert into contact (id, person_id, kind, value, since, set_by) values (?, ?, ?, ?, ?, ?)",
+                        "insert into contact (id, person_id, kind, value, since, set_by) values (?,"
+                            + " ?, ?, ?, ?, ?)",
                         ids.next(),
                         row.id,
                         kind.id(),
@@ -223,11 +241,12 @@ class PersonWriter {
 
     private void fact(UUID person, FactKind kind, @Nullable String value) {
         if (value == null) {
-            jdbc.update("delete from person_fact where person_id = ? and kind = ?", person, kind.id());
+            jdbc.update(
+                    "delete from person_fact where person_id = ? and kind = ?", person, kind.id());
         } else {
             jdbc.update(
-                    "insert into person_fact (person_id, kind, value) values (?, ?, ?) on duplicate key update value ="
-                            + " values(value)",
+                    "insert into person_fact (person_id, kind, value) values (?, ?, ?) on duplicate"
+                        + " key update value = values(value)",
                     person,
                     kind.id(),
                     value);
@@ -243,14 +262,17 @@ class PersonWriter {
                                     .map(e -> new Object[] {e.getValue(), e.getKey()})
                                     .toList();
                     jdbc.batchUpdate(
-                            "update person p join person m on m.dn = ? set p.manager_id = m.id where p.id = ?",
+                            "update person p join person m on m.dn = ? set p.manager_id = m.id"
+                                + " where p.id = ?",
                             rows);
                     List<Object[]> facts =
-                            managers.keySet().stream().map(id -> new Object[] {FactKind.MANAGER.id(), id}).toList();
+                            managers.keySet().stream()
+                                    .map(id -> new Object[] {FactKind.MANAGER.id(), id})
+                                    .toList();
                     jdbc.batchUpdate(
-                            "insert into person_fact (person_id, kind, value) select p.id, ?, m.name from person p join"
-                                    + " person m on m.id = p.manager_id where p.id = ? on duplicate key update value ="
-                                    + " values(value)",
+                            "insert into person_fact (person_id, kind, value) select p.id, ?,"
+                                + " m.name from person p join person m on m.id = p.manager_id where"
+                                + " p.id = ? on duplicate key update value = values(value)",
                             facts);
                 });
     }
@@ -264,7 +286,10 @@ class PersonWriter {
                         if (row.goneAt == null && !seen.contains(row.entryUuid)) {
                             row.goneAt = clock.instant();
                             record.append(
-                                    Entry.bySystem(EntryKind.PERSON_GONE, "directory-sync", "Directory sync")
+                                    Entry.bySystem(
+                                                    EntryKind.PERSON_GONE,
+                                                    "directory-sync",
+                                                    "Directory sync")
                                             .person(row.id, row.name));
                             gone++;
                         }

@@ -4,10 +4,12 @@ import com.google.i18n.phonenumbers.NumberParseException;
 import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.PhoneNumberUtil.PhoneNumberFormat;
 import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
+
+import org.springframework.stereotype.Component;
+
 import java.util.LinkedHashSet;
 import java.util.Optional;
 import java.util.Set;
-import org.springframework.stereotype.Component;
 
 /** Numbers in any spelling, kept as E.164. */
 @Component

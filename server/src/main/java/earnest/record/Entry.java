@@ -1,10 +1,12 @@
 package earnest.record;
 
 import earnest.core.record.Leaf;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /**
  * What is to be recorded. Never given a secret, nor a hash of one. Not thread-safe.

@@ -1,11 +1,12 @@
 package earnest.record;
 
+import tools.jackson.databind.JsonNode;
+
 import java.util.Arrays;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
-import tools.jackson.databind.JsonNode;
 
 /** Puts an entry into words. */
 final class EntryWords {

@@ -4,6 +4,17 @@ import earnest.core.record.Commitment;
 import earnest.core.record.Leaf;
 import earnest.ground.Ids;
 import earnest.ground.Writes;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.security.SecureRandom;
 import java.sql.ResultSet;
 import java.sql.SQLException;
@@ -14,14 +25,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.jdbc.core.JdbcTemplate;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Service;
-import org.springframework.transaction.support.TransactionSynchronizationManager;
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 @Service
 class Ledger implements TheRecord {
@@ -124,7 +127,9 @@ class Ledger implements TheRecord {
                                 """)
                         .param("ticket", query.ticket())
                         .param("person", query.person())
-                        .param("analyst", query.analyst() == null ? null : query.analyst().toString())
+                        .param(
+                                "analyst",
+                                query.analyst() == null ? null : query.analyst().toString())
                         .param("kind", query.kind() == null ? null : query.kind().id())
                         .param("since", query.since())
                         .param("until", query.until())
@@ -140,7 +145,8 @@ class Ledger implements TheRecord {
 
     @Override
     public List<Heard> since(Instant at) {
-        return client.sql("select id, at, kind, ticket_id from entry where at >= :at order by at, id")
+        return client.sql(
+                        "select id, at, kind, ticket_id from entry where at >= :at order by at, id")
                 .param("at", at)
                 .query(
                         (row, i) ->

@@ -1,9 +1,10 @@
 package earnest.record;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** The record: appended to in the transaction of what is recorded, never changed. */
 public interface TheRecord {

@@ -1,7 +1,8 @@
 package earnest.systems;
 
-import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
 
 /**
  * What one server says of an account, read live.

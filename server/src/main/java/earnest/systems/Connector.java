@@ -2,6 +2,7 @@ package earnest.systems;
 
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
+
 import java.time.Instant;
 import java.util.List;
 

@@ -1,8 +1,10 @@
 package earnest.systems;
 
 import earnest.ground.Problem;
-import java.util.List;
+
 import org.springframework.stereotype.Service;
+
+import java.util.List;
 
 /** All systems. */
 @Service

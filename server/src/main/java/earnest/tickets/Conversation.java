@@ -3,9 +3,11 @@ package earnest.tickets;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** One unbroken call on a ticket. */
 @Entity
@@ -26,7 +28,8 @@ class Conversation {
     @SuppressWarnings("NullAway.Init")
     protected Conversation() {}
 
-    Conversation(UUID id, UUID ticketId, String callId, @Nullable String numberShown, Instant rangAt) {
+    Conversation(
+            UUID id, UUID ticketId, String callId, @Nullable String numberShown, Instant rangAt) {
         this.id = id;
         this.ticketId = ticketId;
         this.callId = callId;

@@ -1,10 +1,11 @@
 package earnest.tickets;
 
+import org.springframework.data.jpa.repository.JpaRepository;
+
 import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
 
 interface ConversationRepository extends JpaRepository<Conversation, UUID> {
     Optional<Conversation> findByCallId(String callId);

@@ -1,6 +1,7 @@
 package earnest.tickets;
 
 import earnest.channels.LineEvent;
+
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 

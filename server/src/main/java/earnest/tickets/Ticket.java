@@ -6,10 +6,12 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import java.time.Instant;
-import java.util.UUID;
+
 import org.hibernate.annotations.Generated;
 import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
+import java.util.UUID;
 
 @Entity
 @Table(name = "ticket")

@@ -12,6 +12,11 @@ import earnest.people.Telephone;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.stereotype.Service;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
@@ -21,9 +26,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.stereotype.Service;
 
 @Service
 class TicketDesk implements Tickets {
@@ -75,7 +77,9 @@ class TicketDesk implements Tickets {
         record.append(
                 Entry.bySystem(EntryKind.CALL_RANG, "line", "Line")
                         .ticket(ticket.id, conversation.id)
-                        .personal("number", number == null ? "no number shown" : Telephone.masked(number)));
+                        .personal(
+                                "number",
+                                number == null ? "no number shown" : Telephone.masked(number)));
     }
 
     @Override
@@ -109,7 +113,8 @@ class TicketDesk implements Tickets {
         return new Problem(
                 409,
                 "changed-meanwhile",
-                "Something came in on this ticket a moment ago. Look at the page again, then decide.");
+                "Something came in on this ticket a moment ago. Look at the page again, then"
+                    + " decide.");
     }
 
     private Ticket locked(UUID id) {
@@ -120,13 +125,17 @@ class TicketDesk implements Tickets {
         me.must(Right.WORK_AT_DESK);
         Ticket ticket = locked(id);
         if (ticket.state == State.CLOSED) {
-            throw new Problem(409, "closed", "This ticket is closed. If the person needs more, take their next call.");
+            throw new Problem(
+                    409,
+                    "closed",
+                    "This ticket is closed. If the person needs more, take their next call.");
         }
         if (!me.id().equals(ticket.holderId)) {
             throw new Problem(
                     409,
                     "held-by-another",
-                    "%s You can read along; take it over to act.".formatted(holds(ticket.holderId)));
+                    "%s You can read along; take it over to act."
+                            .formatted(holds(ticket.holderId)));
         }
         return ticket;
     }
@@ -155,7 +164,8 @@ class TicketDesk implements Tickets {
                                 "not-ringing",
                                 ticket.state == State.MISSED
                                         ? "The caller hung up. Take the ticket to call them back."
-                                        : holds(ticket.holderId) + " The call was answered already.");
+                                        : holds(ticket.holderId)
+                                                + " The call was answered already.");
                     }
                     Conversation conversation = present(ticket);
                     conversation.state = Conversation.ANSWERED;
@@ -163,7 +173,10 @@ class TicketDesk implements Tickets {
                     ticket.state = State.OPEN;
                     ticket.holderId = me.id();
                     append(EntryKind.CALL_ANSWERED, ticket, me);
-                    Writes.afterCommit(() -> Thread.ofVirtual().start(() -> line.answered(conversation.callId)));
+                    Writes.afterCommit(
+                            () ->
+                                    Thread.ofVirtual()
+                                            .start(() -> line.answered(conversation.callId)));
                 });
     }
 
@@ -216,7 +229,8 @@ class TicketDesk implements Tickets {
                     ticket.holderId = colleague.id();
                     ticket.version++;
                     record.append(
-                            entry(EntryKind.TICKET_PASSED, ticket, me).personal("to", colleague.name()));
+                            entry(EntryKind.TICKET_PASSED, ticket, me)
+                                    .personal("to", colleague.name()));
                     events.publishEvent(new LetGo(id, me));
                 });
     }
@@ -232,7 +246,8 @@ class TicketDesk implements Tickets {
                     }
                     end(ticket, conversation, "ended");
                     append(EntryKind.CALL_ENDED, ticket, me);
-                    Writes.afterCommit(() -> Thread.ofVirtual().start(() -> line.ended(conversation.callId)));
+                    Writes.afterCommit(
+                            () -> Thread.ofVirtual().start(() -> line.ended(conversation.callId)));
                 });
     }
 
@@ -250,7 +265,9 @@ class TicketDesk implements Tickets {
                         throw new Problem(
                                 409,
                                 "gone",
-                                person.name() + " is not in the directory any more. Nothing can be done for them here.");
+                                person.name()
+                                        + " is not in the directory any more. Nothing can be done"
+                                        + " for them here.");
                     }
                     if (personId.equals(ticket.personId)) {
                         return;
@@ -260,9 +277,11 @@ class TicketDesk implements Tickets {
                     ticket.claimedAt = clock.instant();
                     ticket.version++;
                     record.append(
-                            entry(EntryKind.PERSON_CLAIMED, ticket, me).person(personId, person.name()));
+                            entry(EntryKind.PERSON_CLAIMED, ticket, me)
+                                    .person(personId, person.name()));
                     events.publishEvent(
-                            new Claimed(id, conversation.id, personId, conversation.numberShown, me));
+                            new Claimed(
+                                    id, conversation.id, personId, conversation.numberShown, me));
                 });
     }
 
@@ -278,7 +297,9 @@ class TicketDesk implements Tickets {
                     if (conversation != null) {
                         end(ticket, conversation, "ended");
                         Writes.afterCommit(
-                                () -> Thread.ofVirtual().start(() -> line.ended(conversation.callId)));
+                                () ->
+                                        Thread.ofVirtual()
+                                                .start(() -> line.ended(conversation.callId)));
                     }
                     ticket.state = State.CLOSED;
                     ticket.closedAt = clock.instant();
@@ -351,7 +372,10 @@ class TicketDesk implements Tickets {
     private @Nullable Conversation live(Ticket ticket) {
         return ticket.conversationId == null
                 ? null
-                : conversations.findById(ticket.conversationId).filter(Conversation::live).orElse(null);
+                : conversations
+                        .findById(ticket.conversationId)
+                        .filter(Conversation::live)
+                        .orElse(null);
     }
 
     private Conversation present(Ticket ticket) {
@@ -370,7 +394,8 @@ class TicketDesk implements Tickets {
 
     @Override
     public Map<UUID, Long> numbers(Collection<UUID> ids) {
-        return tickets.findAllById(ids).stream().collect(Collectors.toMap(t -> t.id, t -> t.number));
+        return tickets.findAllById(ids).stream()
+                .collect(Collectors.toMap(t -> t.id, t -> t.number));
     }
 
     @Override
@@ -381,15 +406,25 @@ class TicketDesk implements Tickets {
     private List<View> views(List<Ticket> found) {
         Map<UUID, Conversation> latest = new HashMap<>();
         conversations
-                .findByTicketIdInOrderByRangAt(found.stream().map(t -> t.id).collect(Collectors.toSet()))
+                .findByTicketIdInOrderByRangAt(
+                        found.stream().map(t -> t.id).collect(Collectors.toSet()))
                 .forEach(c -> latest.put(c.ticketId, c));
         return found.stream().map(t -> view(t, latest.get(t.id))).toList();
     }
 
     private static View view(Ticket t, @Nullable Conversation c) {
         return new View(
-                t.id, t.number, t.state, t.openedAt, t.holderId, t.personId, c == null ? null : c.call(),
-                t.conversationId, t.version, t.summary, t.reminder);
+                t.id,
+                t.number,
+                t.state,
+                t.openedAt,
+                t.holderId,
+                t.personId,
+                c == null ? null : c.call(),
+                t.conversationId,
+                t.version,
+                t.summary,
+                t.reminder);
     }
 
     private void append(EntryKind kind, Ticket ticket, SignedIn me) {

@@ -1,13 +1,15 @@
 package earnest.tickets;
 
 import jakarta.persistence.LockModeType;
+
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Query;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
-import org.springframework.data.jpa.repository.Query;
 
 interface TicketRepository extends JpaRepository<Ticket, UUID> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
@@ -18,6 +20,8 @@ interface TicketRepository extends JpaRepository<Ticket, UUID> {
 
     List<Ticket> findByStateNotOrderByOpenedAt(Tickets.State state);
 
-    @Query("select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order by t.openedAt desc")
+    @Query(
+            "select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order"
+                + " by t.openedAt desc")
     List<Ticket> others(UUID person, UUID but, Instant since);
 }

@@ -1,15 +1,19 @@
 package earnest.tickets;
 
 import earnest.access.SignedIn;
+
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
-/** Tickets. Every deed on one begins by locking its row, so that decisions see what is committed. */
+/**
+ * Tickets. Every deed on one begins by locking its row, so that decisions see what is committed.
+ */
 public interface Tickets {
     /** The ticket as it stands, or a 404. */
     View view(UUID ticket);
@@ -103,7 +107,12 @@ public interface Tickets {
             @Nullable Instant endedAt) {}
 
     /** Told in the transaction in which a caller was taken to say who they are. */
-    record Claimed(UUID ticket, UUID conversation, UUID person, @Nullable String numberShown, SignedIn by) {}
+    record Claimed(
+            UUID ticket,
+            UUID conversation,
+            UUID person,
+            @Nullable String numberShown,
+            SignedIn by) {}
 
     /** Told when a ticket changes hands or ends: what its holder had open ends too. */
     record LetGo(UUID ticket, SignedIn by) {}

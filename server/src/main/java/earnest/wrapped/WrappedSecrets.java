@@ -3,6 +3,10 @@ package earnest.wrapped;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.KeyFiles;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Service;
+
 import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
 import java.nio.charset.StandardCharsets;
@@ -13,11 +17,10 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+
 import javax.crypto.Cipher;
 import javax.crypto.spec.GCMParameterSpec;
 import javax.crypto.spec.SecretKeySpec;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Service;
 
 /**
  * Keeps secrets encrypted (AES-256-GCM, bound to their id) under a key outside the database, from
@@ -34,8 +37,7 @@ public class WrappedSecrets {
     private final Clock clock;
     private final Ids ids;
 
-    WrappedSecrets(
-            JdbcClient database, KeyFiles keys, SecureRandom random, Clock clock, Ids ids) {
+    WrappedSecrets(JdbcClient database, KeyFiles keys, SecureRandom random, Clock clock, Ids ids) {
         this.database = database;
         this.key = new SecretKeySpec(keys.key("wrapping"), "AES");
         this.random = random;
@@ -47,7 +49,8 @@ public class WrappedSecrets {
     public UUID keep(UUID ticket, Secret secret) {
         UUID id = ids.next();
         database.sql(
-                        "insert into wrapped_secret (id, ticket_id, ciphertext, made_at) values (:id, :t, :c, :at)")
+                        "insert into wrapped_secret (id, ticket_id, ciphertext, made_at) values"
+                            + " (:id, :t, :c, :at)")
                 .param("id", id)
                 .param("t", ticket)
                 .param("c", wrap(id, secret))
@@ -81,7 +84,14 @@ public class WrappedSecrets {
         return live.stream()
                 .anyMatch(
                         id ->
-                                take(id).map(secret -> secret.open(c -> bare.contains(bare(new String(c)))))
+                                take(id).map(
+                                                secret ->
+                                                        secret.open(
+                                                                c ->
+                                                                        bare.contains(
+                                                                                bare(
+                                                                                        new String(
+                                                                                                c)))))
                                         .orElse(false));
     }
 

@@ -1,6 +1,10 @@
 package earnest.standins;
 
 import earnest.standins.world.Person;
+
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -9,8 +13,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import tools.jackson.core.type.TypeReference;
-import tools.jackson.databind.json.JsonMapper;
 
 /** What {@code up} made for this installation: people, keys of their authenticators, tokens. */
 public final class Installation {
@@ -27,7 +29,8 @@ public final class Installation {
         Map<String, String> keys =
                 JsonMapper.shared()
                         .readValue(home.resolve("world/enrolments.json"), new TypeReference<>() {});
-        keys.forEach((account, key) -> authenticators.put(account, Base64.getDecoder().decode(key)));
+        keys.forEach(
+                (account, key) -> authenticators.put(account, Base64.getDecoder().decode(key)));
         lineToken = Files.readString(home.resolve("secrets/line-token"));
         gatewayToken = Files.readString(home.resolve("secrets/gateway-token"));
     }

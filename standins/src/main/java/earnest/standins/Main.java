@@ -4,6 +4,7 @@ import earnest.standins.gateway.TextGateway;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
 import earnest.standins.pockets.Pockets;
+
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;

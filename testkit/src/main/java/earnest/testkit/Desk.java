@@ -1,11 +1,14 @@
 package earnest.testkit;
 
+import tools.jackson.databind.JsonNode;
+
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
-import tools.jackson.databind.JsonNode;
 
-/** An analyst at the API: everything that the desk's page does, a script does with the same rights. */
+/**
+ * An analyst at the API: everything that the desk's page does, a script does with the same rights.
+ */
 public final class Desk {
     private final Http api;
 
@@ -32,7 +35,8 @@ public final class Desk {
                 "a call to ring",
                 () ->
                         StreamSupport.stream(
-                                        api.get("/api/desk").ok().get("waiting").spliterator(), false)
+                                        api.get("/api/desk").ok().get("waiting").spliterator(),
+                                        false)
                                 .filter(w -> w.get("line").asString().equals("ringing"))
                                 .map(w -> w.get("id").asString())
                                 .reduce((a, b) -> b));

@@ -54,7 +54,9 @@ public final class DirectoryOfTests {
     public ResultCode readOwnEntry(String account, String password) {
         try (LDAPConnection connection = connect("LDAP")) {
             connection.bind(dn(account), password);
-            return connection.getEntry(dn(account)) == null ? ResultCode.NO_SUCH_OBJECT : ResultCode.SUCCESS;
+            return connection.getEntry(dn(account)) == null
+                    ? ResultCode.NO_SUCH_OBJECT
+                    : ResultCode.SUCCESS;
         } catch (LDAPException e) {
             return e.getResultCode();
         }
@@ -64,7 +66,9 @@ public final class DirectoryOfTests {
         try (LDAPConnection connection = connect("LDAP")) {
             connection.bind(dn(account), password);
             return connection
-                    .modify(dn(account), new Modification(ModificationType.REPLACE, "userPassword", own))
+                    .modify(
+                            dn(account),
+                            new Modification(ModificationType.REPLACE, "userPassword", own))
                     .getResultCode();
         } catch (LDAPException e) {
             return e.getResultCode();
@@ -105,7 +109,9 @@ public final class DirectoryOfTests {
                     dn(account),
                     off
                             ? new Modification(
-                                    ModificationType.REPLACE, "pwdAccountLockedTime", "000001010000Z")
+                                    ModificationType.REPLACE,
+                                    "pwdAccountLockedTime",
+                                    "000001010000Z")
                             : new Modification(ModificationType.REPLACE, "pwdAccountLockedTime"));
         } catch (LDAPException e) {
             throw new IllegalStateException(e);

@@ -36,6 +36,7 @@ public final class Eventually {
                 throw new IllegalStateException("interrupted while waiting for " + what, e);
             }
         }
-        throw new AssertionError("waited %d s in vain for: %s".formatted(patience.toSeconds(), what));
+        throw new AssertionError(
+                "waited %d s in vain for: %s".formatted(patience.toSeconds(), what));
     }
 }

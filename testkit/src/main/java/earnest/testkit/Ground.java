@@ -28,8 +28,7 @@ public final class Ground {
         this.checkout = checkout;
         this.home = home;
         environment.put("EARNEST_HOME", home.toString());
-        for (String name :
-                new String[] {"", "STANDINS_", "DB_", "LDAP_", "REPLICA_"}) {
+        for (String name : new String[] {"", "STANDINS_", "DB_", "LDAP_", "REPLICA_"}) {
             environment.put("EARNEST_" + name + "PORT", String.valueOf(freePort()));
         }
     }
@@ -102,7 +101,9 @@ public final class Ground {
         }
     }
 
-    /** Ends one part: {@code database, directory, replica, standins}. {@link #again} brings it back. */
+    /**
+     * Ends one part: {@code database, directory, replica, standins}. {@link #again} brings it back.
+     */
     public void end(String part) {
         String pid = read("run/" + part + ".pid").strip();
         ProcessHandle handle = ProcessHandle.of(Long.parseLong(pid)).orElseThrow();

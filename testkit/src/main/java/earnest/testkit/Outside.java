@@ -1,10 +1,11 @@
 package earnest.testkit;
 
+import tools.jackson.databind.JsonNode;
+
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.StreamSupport;
-import tools.jackson.databind.JsonNode;
 
 /** The other side: rings the desk, looks into pockets, plays with the gateway. */
 public final class Outside {
@@ -63,7 +64,8 @@ public final class Outside {
                 Eventually.get(
                         account + "'s phone to ring",
                         () ->
-                                StreamSupport.stream(pocket(account).get("calls").spliterator(), false)
+                                StreamSupport.stream(
+                                                pocket(account).get("calls").spliterator(), false)
                                         .filter(c -> c.get("state").asString().equals("ringing"))
                                         .map(c -> c.get("id").asString())
                                         .findFirst());

@@ -81,7 +81,8 @@ public final class ServerProcess {
                 () -> {
                     if (!process.isAlive()) {
                         throw new IllegalStateException(
-                                "the server ended while starting:\n" + ground.read("logs/server.log"));
+                                "the server ended while starting:\n"
+                                        + ground.read("logs/server.log"));
                     }
                     return up(http, health) ? Optional.of(true) : Optional.empty();
                 });

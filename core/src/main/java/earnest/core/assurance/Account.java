@@ -86,8 +86,7 @@ final class Account {
     private static List<Line> signals(Question question) {
         List<Line> signals = new ArrayList<>();
         for (String kind : new TreeSet<>(question.signals())) {
-            signals.add(
-                    new Line("signal:" + kind, question.rulebook().signals().get(kind), null));
+            signals.add(new Line("signal:" + kind, question.rulebook().signals().get(kind), null));
         }
         return signals;
     }

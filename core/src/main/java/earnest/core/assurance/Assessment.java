@@ -10,5 +10,4 @@ import java.util.List;
  * @param lines evidence in the counting order, then signals by kind
  * @param verdicts in the order in which the actions were asked
  */
-public record Assessment(
-        int standing, boolean stopped, List<Line> lines, List<Verdict> verdicts) {}
+public record Assessment(int standing, boolean stopped, List<Line> lines, List<Verdict> verdicts) {}

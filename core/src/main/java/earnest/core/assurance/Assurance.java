@@ -1,5 +1,7 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -8,7 +10,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
-import org.jspecify.annotations.Nullable;
 
 /**
  * How sure is sure enough.
@@ -39,8 +40,7 @@ public final class Assurance {
         for (Wanted wanted : question.wanted()) {
             verdicts.add(judge(question, account, stopped, wanted));
         }
-        return new Assessment(
-                account.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
+        return new Assessment(account.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
     }
 
     private static Verdict judge(
@@ -67,13 +67,8 @@ public final class Assurance {
     private static Verdict.@Nullable Bar bar(Rulebook book, Wanted wanted) {
         List<Rule> matching = book.rules().stream().filter(rule -> rule.matches(wanted)).toList();
         int floor =
-                matching.stream()
-                        .filter(Rule::instead)
-                        .mapToInt(Rule::specificity)
-                        .max()
-                        .orElse(0);
-        List<Rule> rules =
-                matching.stream().filter(rule -> rule.specificity() >= floor).toList();
+                matching.stream().filter(Rule::instead).mapToInt(Rule::specificity).max().orElse(0);
+        List<Rule> rules = matching.stream().filter(rule -> rule.specificity() >= floor).toList();
         if (rules.isEmpty()) {
             return null;
         }

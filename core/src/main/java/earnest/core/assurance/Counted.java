@@ -1,12 +1,13 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import org.jspecify.annotations.Nullable;
 
 /** One line while it is being counted; not shared between threads. */
 final class Counted {
@@ -87,7 +88,8 @@ final class Counted {
 
     static Counted of(Available check, Question question, Instant now, Map<String, Instant> ages) {
         return of(
-                new Evidence(check.id(), check.method(), check.path(), null, null, Outcome.PASSED, now),
+                new Evidence(
+                        check.id(), check.method(), check.path(), null, null, Outcome.PASSED, now),
                 question,
                 now,
                 ages);
@@ -97,8 +99,7 @@ final class Counted {
             String path, Instant at, Rulebook book, Map<String, Instant> ages) {
         Instant since = ages.get(path);
         return since != null
-                && Duration.between(since, at)
-                                .compareTo(Duration.ofDays(book.recentPathDays()))
+                && Duration.between(since, at).compareTo(Duration.ofDays(book.recentPathDays()))
                         < 0;
     }
 

@@ -1,7 +1,8 @@
 package earnest.core.assurance;
 
-import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
 
 /**
  * One check that was made.

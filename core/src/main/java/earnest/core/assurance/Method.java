@@ -9,4 +9,5 @@ package earnest.core.assurance;
  * @param waitSeconds seconds of waiting that other work may fill
  * @param relayed whether a victim can be talked into reading it out
  */
-public record Method(Factor factor, int points, int failed, int workSeconds, int waitSeconds, boolean relayed) {}
+public record Method(
+        Factor factor, int points, int failed, int workSeconds, int waitSeconds, boolean relayed) {}

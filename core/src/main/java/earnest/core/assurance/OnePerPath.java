@@ -1,5 +1,7 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -8,7 +10,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Lets one passed line per path count (assurance, counting, step 4).

@@ -1,12 +1,13 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 
 /**
  * Everything that {@link Assurance#assess} looks at.

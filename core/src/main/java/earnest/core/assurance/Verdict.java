@@ -1,8 +1,9 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Instant;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 
 /** What may be done about one wanted action. Only {@link Assurance} makes them. */
 public sealed interface Verdict {

@@ -1,7 +1,8 @@
 package earnest.core.assurance;
 
-import java.util.Set;
 import org.jspecify.annotations.Nullable;
+
+import java.util.Set;
 
 /**
  * An action that somebody would like to take.

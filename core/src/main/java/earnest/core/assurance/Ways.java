@@ -12,8 +12,8 @@ import java.util.Set;
  * The quickest ways across: smallest sets of available checks that would open an action.
  *
  * <p>Further proof never closes a door, so a set is smallest exactly when it opens and none of the
- * sets with one check less does; and a branch in which even all remaining checks do not open is
- * not entered.
+ * sets with one check less does; and a branch in which even all remaining checks do not open is not
+ * entered.
  */
 final class Ways {
     private static final int MOST_AVAILABLE = 16;

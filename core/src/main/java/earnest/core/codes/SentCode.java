@@ -1,6 +1,7 @@
 package earnest.core.codes;
 
 import earnest.core.passwords.Secret;
+
 import java.nio.ByteBuffer;
 import java.util.UUID;
 

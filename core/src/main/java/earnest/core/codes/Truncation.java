@@ -1,6 +1,7 @@
 package earnest.core.codes;
 
 import java.security.GeneralSecurityException;
+
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 

@@ -24,8 +24,7 @@ public final class PersonWords {
                 add(words, part);
                 add(
                         words,
-                        Normalizer.normalize(part, Normalizer.Form.NFD)
-                                .replaceAll("\\p{M}+", ""));
+                        Normalizer.normalize(part, Normalizer.Form.NFD).replaceAll("\\p{M}+", ""));
             }
         }
         return words;

@@ -1,8 +1,8 @@
 package earnest.core.passwords;
 
 /**
- * The style for the ear: groups of four characters that are hard to mishear, the letters of a
- * group all small or all capital.
+ * The style for the ear: groups of four characters that are hard to mishear, the letters of a group
+ * all small or all capital.
  *
  * <p>A state holds the place within the group and what its letters are so far. A group without
  * letters is one string only, so it counts once.
@@ -10,7 +10,8 @@ package earnest.core.passwords;
 final class ReadAloud {
     static final int GROUP = 4;
     static final String LETTERS = "afhkmruwxy";
-    static final String CHARACTERS = LETTERS + LETTERS.toUpperCase(java.util.Locale.ROOT) + "234679";
+    static final String CHARACTERS =
+            LETTERS + LETTERS.toUpperCase(java.util.Locale.ROOT) + "234679";
     static final int START = 0;
     static final int REFUSED = -1;
 

@@ -59,11 +59,7 @@ public final class Secret implements AutoCloseable {
 
     /** Compares in a time that does not depend on where the two differ. */
     public boolean sameAs(Secret other) {
-        return open(
-                mine ->
-                        other.open(
-                                theirs ->
-                                        MessageDigest.isEqual(utf8(mine), utf8(theirs))));
+        return open(mine -> other.open(theirs -> MessageDigest.isEqual(utf8(mine), utf8(theirs))));
     }
 
     private static byte[] utf8(char[] characters) {

@@ -17,22 +17,38 @@ public final class Spelling {
     };
     private static final Map<Character, String> SYMBOLS =
             Map.ofEntries(
-                    Map.entry(' ', "space"), Map.entry('!', "exclamation mark"),
-                    Map.entry('"', "double quote"), Map.entry('#', "hash"),
-                    Map.entry('$', "dollar"), Map.entry('%', "percent"),
-                    Map.entry('&', "ampersand"), Map.entry('\'', "single quote"),
-                    Map.entry('(', "open bracket"), Map.entry(')', "close bracket"),
-                    Map.entry('*', "asterisk"), Map.entry('+', "plus"),
-                    Map.entry(',', "comma"), Map.entry('-', "hyphen"),
-                    Map.entry('.', "full stop"), Map.entry('/', "slash"),
-                    Map.entry(':', "colon"), Map.entry(';', "semicolon"),
-                    Map.entry('<', "less than"), Map.entry('=', "equals"),
-                    Map.entry('>', "greater than"), Map.entry('?', "question mark"),
-                    Map.entry('@', "at sign"), Map.entry('[', "open square bracket"),
-                    Map.entry('\\', "backslash"), Map.entry(']', "close square bracket"),
-                    Map.entry('^', "caret"), Map.entry('_', "underscore"),
-                    Map.entry('`', "backtick"), Map.entry('{', "open curly bracket"),
-                    Map.entry('|', "vertical bar"), Map.entry('}', "close curly bracket"),
+                    Map.entry(' ', "space"),
+                    Map.entry('!', "exclamation mark"),
+                    Map.entry('"', "double quote"),
+                    Map.entry('#', "hash"),
+                    Map.entry('$', "dollar"),
+                    Map.entry('%', "percent"),
+                    Map.entry('&', "ampersand"),
+                    Map.entry('\'', "single quote"),
+                    Map.entry('(', "open bracket"),
+                    Map.entry(')', "close bracket"),
+                    Map.entry('*', "asterisk"),
+                    Map.entry('+', "plus"),
+                    Map.entry(',', "comma"),
+                    Map.entry('-', "hyphen"),
+                    Map.entry('.', "full stop"),
+                    Map.entry('/', "slash"),
+                    Map.entry(':', "colon"),
+                    Map.entry(';', "semicolon"),
+                    Map.entry('<', "less than"),
+                    Map.entry('=', "equals"),
+                    Map.entry('>', "greater than"),
+                    Map.entry('?', "question mark"),
+                    Map.entry('@', "at sign"),
+                    Map.entry('[', "open square bracket"),
+                    Map.entry('\\', "backslash"),
+                    Map.entry(']', "close square bracket"),
+                    Map.entry('^', "caret"),
+                    Map.entry('_', "underscore"),
+                    Map.entry('`', "backtick"),
+                    Map.entry('{', "open curly bracket"),
+                    Map.entry('|', "vertical bar"),
+                    Map.entry('}', "close curly bracket"),
                     Map.entry('~', "tilde"));
 
     /**
@@ -84,7 +100,8 @@ public final class Spelling {
         boolean capital = part.chars().anyMatch(Character::isUpperCase);
         List<String> words = new ArrayList<>();
         for (char c : part.toCharArray()) {
-            words.add(small && capital && Character.isUpperCase(c) ? "capital " + word(c) : word(c));
+            words.add(
+                    small && capital && Character.isUpperCase(c) ? "capital " + word(c) : word(c));
         }
         String said = String.join(", ", words);
         if (small != capital) {

@@ -6,8 +6,8 @@ import java.util.TreeMap;
 
 /**
  * JSON in the canonical form of RFC 8785, for what the record holds: maps with text keys, lists,
- * text, whole numbers that a double holds exactly, and booleans. Fractions are refused, so that
- * the number formatting of section 3.2.2.3 never matters.
+ * text, whole numbers that a double holds exactly, and booleans. Fractions are refused, so that the
+ * number formatting of section 3.2.2.3 never matters.
  */
 public final class CanonicalJson {
     private static final long LARGEST_EXACT = 1L << 53;
@@ -17,8 +17,8 @@ public final class CanonicalJson {
     /**
      * Writes a value.
      *
-     * @throws IllegalArgumentException for anything else than the types named above, numbers
-     *     beyond 2^53, and text with unpaired surrogates
+     * @throws IllegalArgumentException for anything else than the types named above, numbers beyond
+     *     2^53, and text with unpaired surrogates
      */
     public static String write(Object value) {
         StringBuilder out = new StringBuilder();

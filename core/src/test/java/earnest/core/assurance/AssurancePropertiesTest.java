@@ -4,6 +4,15 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import net.jqwik.api.Arbitraries;
+import net.jqwik.api.Arbitrary;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.Provide;
+import net.jqwik.api.constraints.IntRange;
+
+import tools.jackson.databind.JsonNode;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -11,13 +20,6 @@ import java.util.Collections;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
-import net.jqwik.api.Arbitraries;
-import net.jqwik.api.Arbitrary;
-import net.jqwik.api.ForAll;
-import net.jqwik.api.Property;
-import net.jqwik.api.Provide;
-import net.jqwik.api.constraints.IntRange;
-import tools.jackson.databind.JsonNode;
 
 /** What must hold for any question, not only for those of the vectors. */
 class AssurancePropertiesTest {
@@ -42,8 +44,7 @@ class AssurancePropertiesTest {
     }
 
     private static Question question(Random random) {
-        Rulebook book =
-                Cases.rulebook(CASES.get(random.nextInt(CASES.size())).get("rulebook"));
+        Rulebook book = Cases.rulebook(CASES.get(random.nextInt(CASES.size())).get("rulebook"));
         List<Evidence> evidence = new ArrayList<>();
         for (int i = random.nextInt(7); i > 0; i--) {
             evidence.add(evidence("e" + i, random));
@@ -57,7 +58,13 @@ class AssurancePropertiesTest {
         for (String action : List.of("unlock", "temporary-password", "replace-factor")) {
             Set<String> groups =
                     random.nextBoolean() ? Set.of() : Set.of("bridge-officer", "privileged");
-            wanted.add(new Wanted(action, "directory", groups, "tove", random.nextBoolean() ? "elif" : null));
+            wanted.add(
+                    new Wanted(
+                            action,
+                            "directory",
+                            groups,
+                            "tove",
+                            random.nextBoolean() ? "elif" : null));
         }
         return new Question(
                 book,
@@ -85,7 +92,8 @@ class AssurancePropertiesTest {
     }
 
     @Property(tries = 400)
-    void theOrderInWhichEvidenceIsGivenNeverMatters(@ForAll("questions") Question q, @ForAll Random random) {
+    void theOrderInWhichEvidenceIsGivenNeverMatters(
+            @ForAll("questions") Question q, @ForAll Random random) {
         List<Evidence> shuffled = new ArrayList<>(q.evidence());
         Collections.shuffle(shuffled, random);
         assertEquals(
@@ -119,8 +127,13 @@ class AssurancePropertiesTest {
                 List<Evidence> twice = new ArrayList<>(q.evidence());
                 twice.add(
                         new Evidence(
-                                line.id() + "-again", line.method(), line.path(), line.pathSince(), line.conversation(),
-                                line.outcome(), line.at()));
+                                line.id() + "-again",
+                                line.method(),
+                                line.path(),
+                                line.pathSince(),
+                                line.conversation(),
+                                line.outcome(),
+                                line.at()));
                 assertEquals(
                         Assurance.assess(q).standing(),
                         Assurance.assess(with(q, twice, q.available(), q.now())).standing());
@@ -134,7 +147,11 @@ class AssurancePropertiesTest {
         Assessment now = Assurance.assess(q);
         Assessment later =
                 Assurance.assess(
-                        with(q, q.evidence(), q.available(), q.now().plus(Duration.ofMinutes(minutes))));
+                        with(
+                                q,
+                                q.evidence(),
+                                q.available(),
+                                q.now().plus(Duration.ofMinutes(minutes))));
         assertTrue(later.standing() <= now.standing());
         for (int i = 0; i < now.verdicts().size(); i++) {
             if (!(now.verdicts().get(i) instanceof Verdict.Open)) {
@@ -181,7 +198,14 @@ class AssurancePropertiesTest {
         for (Available a : q.available()) {
             if (way.contains(a.id())) {
                 evidence.add(
-                        new Evidence(a.id(), a.method(), a.path(), a.pathSince(), null, Outcome.PASSED, NOW));
+                        new Evidence(
+                                a.id(),
+                                a.method(),
+                                a.path(),
+                                a.pathSince(),
+                                null,
+                                Outcome.PASSED,
+                                NOW));
             }
         }
         return !(Assurance.assess(with(q, evidence, q.available(), NOW)).verdicts().get(verdict)
@@ -189,12 +213,20 @@ class AssurancePropertiesTest {
     }
 
     @Property(tries = 200)
-    void memoryAloneNeverOpensWhatAsksForAnotherFactor(@ForAll @IntRange(min = 1, max = 12) int facts) {
+    void memoryAloneNeverOpensWhatAsksForAnotherFactor(
+            @ForAll @IntRange(min = 1, max = 12) int facts) {
         Rulebook careful = Cases.rulebook(careful());
         List<Evidence> evidence = new ArrayList<>();
         for (int i = 0; i < facts; i++) {
             evidence.add(
-                    new Evidence("e" + i, i % 2 == 0 ? "staff-fact" : "question", "memory:" + i, null, null, Outcome.PASSED, NOW));
+                    new Evidence(
+                            "e" + i,
+                            i % 2 == 0 ? "staff-fact" : "question",
+                            "memory:" + i,
+                            null,
+                            null,
+                            Outcome.PASSED,
+                            NOW));
         }
         Question q =
                 new Question(
@@ -218,6 +250,13 @@ class AssurancePropertiesTest {
     private static Question with(
             Question q, List<Evidence> evidence, List<Available> available, Instant now) {
         return new Question(
-                q.rulebook(), evidence, q.signals(), q.wanted(), available, q.conversations(), q.liftedStops(), now);
+                q.rulebook(),
+                evidence,
+                q.signals(),
+                q.wanted(),
+                available,
+                q.conversations(),
+                q.liftedStops(),
+                now);
     }
 }

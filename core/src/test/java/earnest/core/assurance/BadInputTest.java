@@ -3,12 +3,13 @@ package earnest.core.assurance;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.function.Executable;
+
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.function.Executable;
 
 /** Every way to be wrong, one test a line, each named by its field. */
 class BadInputTest {
@@ -29,7 +30,11 @@ class BadInputTest {
                         Map.of(
                                 "has", method(Factor.HAS, 20, -1, false),
                                 "knows", method(Factor.KNOWS, 2, -1, false)),
-                        CAPS, 14, 30, Map.of("late", -1), List.of());
+                        CAPS,
+                        14,
+                        30,
+                        Map.of("late", -1),
+                        List.of());
         return new Question(book, evidence, signals, List.of(), List.of(), null, Set.of(), NOW);
     }
 
@@ -46,18 +51,36 @@ class BadInputTest {
         names("rulebook.checks.m.points", () -> book(method(Factor.HAS, -1, 0, false)));
         names("rulebook.checks.m.failed", () -> book(method(Factor.HAS, 1, 1, false)));
         names("rulebook.checks.m.relayed", () -> book(method(Factor.KNOWS, 1, 0, true)));
-        names("rulebook.signals.late", () -> new Rulebook(Map.of(), CAPS, 14, 30, Map.of("late", 1), List.of()));
-        names("rulebook.validMinutes", () -> new Rulebook(Map.of(), CAPS, 14, -1, Map.of(), List.of()));
+        names(
+                "rulebook.signals.late",
+                () -> new Rulebook(Map.of(), CAPS, 14, 30, Map.of("late", 1), List.of()));
+        names(
+                "rulebook.validMinutes",
+                () -> new Rulebook(Map.of(), CAPS, 14, -1, Map.of(), List.of()));
         names("factor", () -> Factor.of("tea", "factor"));
         names("outcome", () -> Outcome.of("tea", "outcome"));
-        names("evidence[0].method", () -> question(List.of(evidence("a", "tea", "p", NOW)), List.of()));
-        names("evidence[0].at", () -> question(List.of(evidence("a", "has", "p", NOW.plusSeconds(1))), List.of()));
+        names(
+                "evidence[0].method",
+                () -> question(List.of(evidence("a", "tea", "p", NOW)), List.of()));
+        names(
+                "evidence[0].at",
+                () -> question(List.of(evidence("a", "has", "p", NOW.plusSeconds(1))), List.of()));
         names(
                 "evidence[1].id",
-                () -> question(List.of(evidence("a", "has", "p", NOW), evidence("a", "has", "q", NOW)), List.of()));
+                () ->
+                        question(
+                                List.of(
+                                        evidence("a", "has", "p", NOW),
+                                        evidence("a", "has", "q", NOW)),
+                                List.of()));
         names(
                 "evidence[1].path",
-                () -> question(List.of(evidence("a", "has", "p", NOW), evidence("b", "knows", "p", NOW)), List.of()));
+                () ->
+                        question(
+                                List.of(
+                                        evidence("a", "has", "p", NOW),
+                                        evidence("b", "knows", "p", NOW)),
+                                List.of()));
         names("signals[0].kind", () -> question(List.of(), List.of("tea")));
     }
 }

@@ -1,5 +1,7 @@
 package earnest.core.assurance;
 
+import tools.jackson.databind.JsonNode;
+
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -7,7 +9,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import tools.jackson.databind.JsonNode;
 
 /** Reads the cases of the specification into questions. */
 final class Cases {
@@ -188,9 +189,7 @@ final class Cases {
         if (!s.oneOf().isEmpty()) {
             shortfall.put(
                     "oneOf",
-                    s.oneOf().stream()
-                            .map(l -> l.stream().map(Factor::word).toList())
-                            .toList());
+                    s.oneOf().stream().map(l -> l.stream().map(Factor::word).toList()).toList());
         }
         if (s.paths() > 0) {
             shortfall.put("paths", s.paths());

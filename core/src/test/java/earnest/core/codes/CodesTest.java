@@ -6,15 +6,17 @@ import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import earnest.core.passwords.Secret;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.HashSet;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.UUID;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.CsvSource;
 
 /** One-time codes. */
 class CodesTest {
@@ -32,7 +34,8 @@ class CodesTest {
     })
     void theVectorsOfTheStandard(long second, String code) {
         assertEquals(code, Totp.code(KEY, second / 30, 8));
-        assertEquals(code.substring(2), Totp.at(KEY, Instant.ofEpochSecond(second)).open(String::new));
+        assertEquals(
+                code.substring(2), Totp.at(KEY, Instant.ofEpochSecond(second)).open(String::new));
     }
 
     /** RFC 4226, appendix D. */
@@ -50,7 +53,10 @@ class CodesTest {
         Instant now = Instant.ofEpochSecond(1_234_567_890);
         for (int drift = -2; drift <= 2; drift++) {
             Secret code = Totp.at(KEY, now.plusSeconds(drift * 30L));
-            assertEquals(Math.abs(drift) <= 1, Totp.accept(KEY, code, now, -1).isPresent(), "drift " + drift);
+            assertEquals(
+                    Math.abs(drift) <= 1,
+                    Totp.accept(KEY, code, now, -1).isPresent(),
+                    "drift " + drift);
         }
     }
 
@@ -60,8 +66,12 @@ class CodesTest {
         OptionalLong used = Totp.accept(KEY, Totp.at(KEY, now), now, -1);
         assertTrue(used.isPresent());
         assertTrue(Totp.accept(KEY, Totp.at(KEY, now), now, used.getAsLong()).isEmpty());
-        assertTrue(Totp.accept(KEY, Totp.at(KEY, now.minusSeconds(30)), now, used.getAsLong()).isEmpty());
-        assertTrue(Totp.accept(KEY, Totp.at(KEY, now.plusSeconds(30)), now, used.getAsLong()).isPresent());
+        assertTrue(
+                Totp.accept(KEY, Totp.at(KEY, now.minusSeconds(30)), now, used.getAsLong())
+                        .isEmpty());
+        assertTrue(
+                Totp.accept(KEY, Totp.at(KEY, now.plusSeconds(30)), now, used.getAsLong())
+                        .isPresent());
     }
 
     @Test

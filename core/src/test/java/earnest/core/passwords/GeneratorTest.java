@@ -4,15 +4,16 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
 import java.math.BigInteger;
 import java.security.SecureRandom;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.junit.jupiter.api.Test;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.MethodSource;
 
 /** Counting is exact, so drawing is uniform. */
 class GeneratorTest {
@@ -66,7 +67,11 @@ class GeneratorTest {
         long upper = word.chars().filter(Character::isUpperCase).count();
         long digit = word.chars().filter(Character::isDigit).count();
         int classes = (lower > 0 ? 1 : 0) + (upper > 0 ? 1 : 0) + (digit > 0 ? 1 : 0);
-        String plain = word.toLowerCase(java.util.Locale.ROOT).replace('7', 't').replace('3', 'e').replace('4', 'a');
+        String plain =
+                word.toLowerCase(java.util.Locale.ROOT)
+                        .replace('7', 't')
+                        .replace('3', 'e')
+                        .replace('4', 'a');
         return lower >= policy.least(CharacterClass.LOWER)
                 && upper >= policy.least(CharacterClass.UPPER)
                 && digit >= policy.least(CharacterClass.DIGIT)
@@ -121,7 +126,13 @@ class GeneratorTest {
                 new Policy(
                         12,
                         64,
-                        Map.of(CharacterClass.LOWER, 1, CharacterClass.UPPER, 1, CharacterClass.DIGIT, 1),
+                        Map.of(
+                                CharacterClass.LOWER,
+                                1,
+                                CharacterClass.UPPER,
+                                1,
+                                CharacterClass.DIGIT,
+                                1),
                         0,
                         Set.of("ferry", "okafor", "wax"),
                         45);

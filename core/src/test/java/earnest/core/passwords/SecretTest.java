@@ -6,11 +6,12 @@ import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import org.junit.jupiter.api.Test;
+
 import java.io.ByteArrayOutputStream;
 import java.io.NotSerializableException;
 import java.io.ObjectOutputStream;
 import java.util.List;
-import org.junit.jupiter.api.Test;
 
 /** A secret shows nothing of itself. */
 class SecretTest {
@@ -24,7 +25,9 @@ class SecretTest {
     void isNotWrittenDown() {
         assertThrows(
                 NotSerializableException.class,
-                () -> new ObjectOutputStream(new ByteArrayOutputStream()).writeObject(Secret.of("canary-2")));
+                () ->
+                        new ObjectOutputStream(new ByteArrayOutputStream())
+                                .writeObject(Secret.of("canary-2")));
     }
 
     @Test

@@ -4,13 +4,14 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertNotEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
 
+import org.junit.jupiter.api.Test;
+
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.junit.jupiter.api.Test;
 
 /** Leaves have one form only. */
 class LeafTest {
@@ -26,7 +27,12 @@ class LeafTest {
         map.put("\u0080", "Control");
         map.put("\u00f6", "Latin Small Letter O With Diaeresis");
         assertEquals(
-                "{\"\\r\":\"Carriage Return\",\"1\":\"One\",\"\u0080\":\"Control\",\"\u00f6\":\"Latin Small Letter O With Diaeresis\",\"\u20ac\":\"Euro Sign\",\"\ud83d\ude00\":\"Emoji: Grinning Face\",\"\ufb33\":\"Hebrew Letter Dalet With Dagesh\"}",
+                "{\"\\r"
+                    + "\":\"Carriage"
+                    + " Return\",\"1\":\"One\",\"\u0080\":\"Control\",\"\u00f6\":\"Latin Small"
+                    + " Letter O With Diaeresis\",\"\u20ac\":\"Euro"
+                    + " Sign\",\"\ud83d\ude00\":\"Emoji: Grinning Face\",\"\ufb33\":\"Hebrew Letter"
+                    + " Dalet With Dagesh\"}",
                 CanonicalJson.write(map));
     }
 
@@ -73,7 +79,8 @@ class LeafTest {
                         Map.of("actor", "xyz="),
                         "node-1");
         assertEquals(
-                "{\"actor\":{\"id\":\"a\",\"signedInBy\":\"password\",\"type\":\"analyst\"},\"at\":\"2026-11-23T08:24:00.100000Z\",\"data\":{\"contact\":\"work mobile\"},\"id\":\"01a20781-380e-77ce-b07c-fdf0f4a4289c\",\"kind\":\"code-sent\",\"node\":\"node-1\",\"outcome\":\"passed\",\"personal\":{\"actor\":\"xyz=\"},\"version\":1,\"why\":{\"asked\":40,\"evidence\":[],\"rule\":\"careful\",\"standing\":43}}",
+                "{\"actor\":{\"id\":\"a\",\"signedInBy\":\"password\",\"type\":\"analyst\"},\"at\":\"2026-11-23T08:24:00.100000Z\",\"data\":{\"contact\":\"work"
+                    + " mobile\"},\"id\":\"01a20781-380e-77ce-b07c-fdf0f4a4289c\",\"kind\":\"code-sent\",\"node\":\"node-1\",\"outcome\":\"passed\",\"personal\":{\"actor\":\"xyz=\"},\"version\":1,\"why\":{\"asked\":40,\"evidence\":[],\"rule\":\"careful\",\"standing\":43}}",
                 leaf.canonical());
     }
 

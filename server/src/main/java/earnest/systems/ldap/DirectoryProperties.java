@@ -2,11 +2,13 @@ package earnest.systems.ldap;
 
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
-import java.util.List;
-import java.util.Map;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.validation.annotation.Validated;
+
+import java.util.List;
+import java.util.Map;
 
 /**
  * {@code earnest.directory}.

@@ -10,6 +10,7 @@ import com.unboundid.ldap.sdk.ModificationType;
 import com.unboundid.ldap.sdk.ModifyRequest;
 import com.unboundid.ldap.sdk.ResultCode;
 import com.unboundid.ldap.sdk.controls.AssertionRequestControl;
+
 import earnest.core.passwords.CharacterClass;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
@@ -19,6 +20,10 @@ import earnest.systems.Action;
 import earnest.systems.Asked;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.nio.ByteBuffer;
 import java.nio.CharBuffer;
 import java.nio.charset.StandardCharsets;
@@ -31,8 +36,6 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /**
  * A directory with password policy (draft-behera-ldap-password-policy). The account it binds with
@@ -247,7 +250,8 @@ class LdapConnector implements Connector {
         Instant earliest = asked.truncatedTo(ChronoUnit.SECONDS).minusSeconds(2);
         return switch (action) {
             case UNLOCK ->
-                    // Where only a replica was locked, the provider shows it by a later version alone.
+                    // Where only a replica was locked, the provider shows it by a later version
+                    // alone.
                     now.lockedSince() == null
                                     && !now.switchedOff()
                                     && (before.lockedSince() != null || later)
@@ -267,7 +271,8 @@ class LdapConnector implements Connector {
                 .forEach(
                         (type, number) ->
                                 atLeast.put(
-                                        CharacterClass.valueOf(type.toUpperCase(Locale.ROOT)), number));
+                                        CharacterClass.valueOf(type.toUpperCase(Locale.ROOT)),
+                                        number));
         return new Policy(
                 Math.max(wanted.minLength(), directoryMinLength()),
                 wanted.maxLength(),
@@ -289,7 +294,8 @@ class LdapConnector implements Connector {
                     policy == null ? null : policy.getAttributeValueAsInteger("pwdMinLength");
             return length == null ? 0 : length;
         } catch (LDAPException e) {
-            // The directory checks the length itself again; a password of the configured one is tried.
+            // The directory checks the length itself again; a password of the configured one is
+            // tried.
             return 0;
         }
     }

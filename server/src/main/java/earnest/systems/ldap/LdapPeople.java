@@ -12,9 +12,14 @@ import com.unboundid.ldap.sdk.SearchResult;
 import com.unboundid.ldap.sdk.SearchResultEntry;
 import com.unboundid.ldap.sdk.SearchScope;
 import com.unboundid.ldap.sdk.controls.SimplePagedResultsControl;
+
 import earnest.people.ContactKind;
 import earnest.people.PeopleSource;
 import earnest.people.Telephone;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -27,8 +32,6 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Consumer;
-import org.jspecify.annotations.Nullable;
-import org.springframework.stereotype.Component;
 
 /** Reads people from the directory, page by page (RFC 2696). */
 @Component
@@ -39,9 +42,24 @@ class LdapPeople implements PeopleSource {
     private static final int OVERLAP_SECONDS = 30;
 
     private static final String[] READ = {
-        "entryUUID", "uid", "cn", "displayName", "givenName", "sn", "employeeNumber", "title",
-        "bwVessel", "bwPort", "preferredLanguage", "manager", "bwJoined", "bwLocker", "mobile",
-        "telephoneNumber", "mail", "bwOwnMail"
+        "entryUUID",
+        "uid",
+        "cn",
+        "displayName",
+        "givenName",
+        "sn",
+        "employeeNumber",
+        "title",
+        "bwVessel",
+        "bwPort",
+        "preferredLanguage",
+        "manager",
+        "bwJoined",
+        "bwLocker",
+        "mobile",
+        "telephoneNumber",
+        "mail",
+        "bwOwnMail"
     };
 
     private final LdapServers servers;
@@ -121,7 +139,9 @@ class LdapPeople implements PeopleSource {
                 required(entry, "entryUUID"),
                 entry.getDN(),
                 account,
-                name == null ? Objects.requireNonNullElse(entry.getAttributeValue("cn"), family) : name,
+                name == null
+                        ? Objects.requireNonNullElse(entry.getAttributeValue("cn"), family)
+                        : name,
                 entry.getAttributeValue("givenName"),
                 family,
                 entry.getAttributeValue("employeeNumber"),
@@ -190,6 +210,7 @@ class LdapPeople implements PeopleSource {
 
     private Away away(LDAPException e) {
         return new Away(
-                "%s does not answer (%s)".formatted(properties.name(), e.getResultCode().getName()));
+                "%s does not answer (%s)"
+                        .formatted(properties.name(), e.getResultCode().getName()));
     }
 }

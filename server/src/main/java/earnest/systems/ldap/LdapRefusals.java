@@ -2,6 +2,7 @@ package earnest.systems.ldap;
 
 import com.unboundid.ldap.sdk.LDAPException;
 import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.systems.Asked;
 
 /** Puts a directory's refusals into words that say what to do. */
@@ -16,24 +17,30 @@ final class LdapRefusals {
         ResultCode code = e.getResultCode();
         if (code == ResultCode.ASSERTION_FAILED) {
             return new Asked.Refused(
-                    "The account was changed by somebody else a moment ago. Look at its state again before you go on.");
+                    "The account was changed by somebody else a moment ago. Look at its state again"
+                        + " before you go on.");
         }
         if (code == ResultCode.NO_SUCH_ATTRIBUTE) {
-            return new Asked.Refused("The account is not locked any more. Nothing had to be changed.");
+            return new Asked.Refused(
+                    "The account is not locked any more. Nothing had to be changed.");
         }
         if (code == ResultCode.CONSTRAINT_VIOLATION) {
             return new Asked.Refused(
-                    "The directory does not take this password (too short, or used before). Ask for a fresh one.");
+                    "The directory does not take this password (too short, or used before). Ask for"
+                        + " a fresh one.");
         }
         if (code == ResultCode.INSUFFICIENT_ACCESS_RIGHTS) {
             return new Asked.Refused(
-                    "Earnest has no right to change this account. Ask %s to do it.".formatted(whoHelps));
+                    "Earnest has no right to change this account. Ask %s to do it."
+                            .formatted(whoHelps));
         }
         if (code == ResultCode.NO_SUCH_OBJECT) {
-            return new Asked.Refused("The directory has no such account any more. Ask %s.".formatted(whoHelps));
+            return new Asked.Refused(
+                    "The directory has no such account any more. Ask %s.".formatted(whoHelps));
         }
         if (code == ResultCode.BUSY || code == ResultCode.UNAVAILABLE) {
-            return new Asked.NotSent("The directory is busy. Nothing was changed; try again in a minute.");
+            return new Asked.NotSent(
+                    "The directory is busy. Nothing was changed; try again in a minute.");
         }
         return new Asked.Refused(
                 "The directory refused it (%s). Ask %s.".formatted(code.getName(), whoHelps));

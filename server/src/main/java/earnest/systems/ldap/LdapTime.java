@@ -1,11 +1,13 @@
 package earnest.systems.ldap;
 
 import com.unboundid.util.StaticUtils;
+
+import org.jspecify.annotations.Nullable;
+
 import java.text.ParseException;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
-import org.jspecify.annotations.Nullable;
 
 /** Generalized time (RFC 4517, section 3.3.13). */
 final class LdapTime {

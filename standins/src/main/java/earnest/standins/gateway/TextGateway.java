@@ -4,6 +4,9 @@ import earnest.standins.Installation;
 import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
+
+import tools.jackson.databind.JsonNode;
+
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -12,7 +15,6 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
-import tools.jackson.databind.JsonNode;
 
 /** A text gateway: takes a message once per reference, and says when it arrived. */
 public final class TextGateway {

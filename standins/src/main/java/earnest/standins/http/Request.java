@@ -1,10 +1,12 @@
 package earnest.standins.http;
 
 import com.sun.net.httpserver.HttpExchange;
-import java.io.IOException;
-import java.security.MessageDigest;
+
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+
+import java.io.IOException;
+import java.security.MessageDigest;
 
 /** One request, with the parts of its path that the route left open. */
 public final class Request {
@@ -31,7 +33,11 @@ public final class Request {
     /** The body as JSON; an empty body is an empty object. */
     public JsonNode json() throws IOException {
         byte[] bytes = exchange.getRequestBody().readNBytes(LARGEST_BODY);
-        return JsonMapper.shared().readTree(bytes.length == 0 ? "{}".getBytes(java.nio.charset.StandardCharsets.UTF_8) : bytes);
+        return JsonMapper.shared()
+                .readTree(
+                        bytes.length == 0
+                                ? "{}".getBytes(java.nio.charset.StandardCharsets.UTF_8)
+                                : bytes);
     }
 
     /** Refuses with 401 unless the request carries the token. */

@@ -2,6 +2,10 @@ package earnest.standins.http;
 
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
+
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.InetAddress;
@@ -11,8 +15,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Executors;
-import tools.jackson.core.JacksonException;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Routes over the JDK's HTTP server; loopback only. */
 public final class Server {
@@ -103,7 +105,9 @@ public final class Server {
     }
 
     private static byte[] error(String words) {
-        return JsonMapper.shared().writeValueAsString(Map.of("error", words)).getBytes(StandardCharsets.UTF_8);
+        return JsonMapper.shared()
+                .writeValueAsString(Map.of("error", words))
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     private static void send(HttpExchange exchange, int status, String type, byte[] body)

@@ -1,7 +1,8 @@
 package earnest.standins.line;
 
-import java.time.Instant;
 import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
 
 /**
  * A call on the line.

@@ -2,9 +2,11 @@ package earnest.standins.line;
 
 import earnest.standins.Installation;
 import earnest.standins.world.Person;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.List;
 import java.util.Optional;
-import org.jspecify.annotations.Nullable;
 
 /** Callers that are ready to play. */
 final class Callers {
@@ -32,16 +34,16 @@ final class Callers {
                 new Caller(
                         "genuine",
                         "Ines Okafor",
-                        "Locked out of everything, sails at ten. She is who she says she is and has her"
-                                + " phone in her hand.",
+                        "Locked out of everything, sails at ten. She is who she says she is and has"
+                            + " her phone in her hand.",
                         ines.mobile(),
                         "iokafor",
                         facts(installation, ines)),
                 new Caller(
                         "withheld",
                         "Tomasz Wieczorek, no number shown",
-                        "Locked out too, calling over the ship's line. Genuine, but the desk sees no"
-                                + " number.",
+                        "Locked out too, calling over the ship's line. Genuine, but the desk sees"
+                            + " no number.",
                         null,
                         "twieczorek",
                         facts(installation, tomasz)),

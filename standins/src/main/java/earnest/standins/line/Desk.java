@@ -1,5 +1,7 @@
 package earnest.standins.line;
 
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -8,7 +10,6 @@ import java.net.http.HttpResponse;
 import java.time.Duration;
 import java.util.Map;
 import java.util.function.Consumer;
-import tools.jackson.databind.json.JsonMapper;
 
 /** Tells the desk what happens on the line. */
 final class Desk {
@@ -28,7 +29,9 @@ final class Desk {
                         .timeout(DEADLINE)
                         .header("Authorization", "Bearer " + token)
                         .header("Content-Type", "application/json")
-                        .POST(HttpRequest.BodyPublishers.ofString(JsonMapper.shared().writeValueAsString(body)))
+                        .POST(
+                                HttpRequest.BodyPublishers.ofString(
+                                        JsonMapper.shared().writeValueAsString(body)))
                         .build();
         try {
             int status = http.send(request, HttpResponse.BodyHandlers.discarding()).statusCode();

@@ -5,6 +5,11 @@ import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
 import earnest.standins.world.Person;
+
+import org.jspecify.annotations.Nullable;
+
+import tools.jackson.databind.JsonNode;
+
 import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
@@ -15,8 +20,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import org.jspecify.annotations.Nullable;
-import tools.jackson.databind.JsonNode;
 
 /** The telephone line: rings the desk, and carries the desk's calls to the pockets. */
 public final class Switchboard {
@@ -40,7 +43,8 @@ public final class Switchboard {
         server.on("POST", "/api/calls/*/drop", request -> callerEnds(request, "dropped"));
         // From the desk:
         server.on("POST", "/switchboard/call-backs", this::callBack);
-        server.on("POST", "/switchboard/calls/*/answered", request -> fromDesk(request, "answered"));
+        server.on(
+                "POST", "/switchboard/calls/*/answered", request -> fromDesk(request, "answered"));
         server.on("POST", "/switchboard/calls/*/ended", request -> fromDesk(request, "ended"));
     }
 
@@ -88,12 +92,22 @@ public final class Switchboard {
             who = people.isEmpty() ? who : people.getFirst().name();
         }
         Call call =
-                new Call(UUID.randomUUID().toString(), true, number, who, "ringing", Instant.now(), null);
+                new Call(
+                        UUID.randomUUID().toString(),
+                        true,
+                        number,
+                        who,
+                        "ringing",
+                        Instant.now(),
+                        null);
         calls.put(call.id(), call);
         Map<String, Object> ringing = new HashMap<>();
         ringing.put("id", call.id());
         ringing.put("number", number);
-        desk.say("calls", ringing, trouble -> calls.computeIfPresent(call.id(), (k, c) -> c.troubled(trouble)));
+        desk.say(
+                "calls",
+                ringing,
+                trouble -> calls.computeIfPresent(call.id(), (k, c) -> c.troubled(trouble)));
         return known(call.id());
     }
 

@@ -3,6 +3,7 @@ package earnest.standins.pockets;
 import java.nio.ByteBuffer;
 import java.security.GeneralSecurityException;
 import java.time.Instant;
+
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 

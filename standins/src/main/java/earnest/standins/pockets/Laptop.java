@@ -12,6 +12,7 @@ import com.unboundid.ldap.sdk.ResultCode;
 import com.unboundid.ldap.sdk.SimpleBindRequest;
 import com.unboundid.ldap.sdk.experimental.DraftBeheraLDAPPasswordPolicy10RequestControl;
 import com.unboundid.ldap.sdk.experimental.DraftBeheraLDAPPasswordPolicy10ResponseControl;
+
 import java.util.Map;
 
 /** Where a person signs in: binds at the directory, and changes the password when it must. */
@@ -37,18 +38,24 @@ final class Laptop {
             BindResult bound =
                     connection.bind(
                             new SimpleBindRequest(
-                                    dn, password, new DraftBeheraLDAPPasswordPolicy10RequestControl()));
+                                    dn,
+                                    password,
+                                    new DraftBeheraLDAPPasswordPolicy10RequestControl()));
             if (!mustChange(bound)) {
                 return Map.of("state", "in", "words", "Signed in.");
             }
             if (newPassword.isEmpty()) {
                 return Map.of(
-                        "state", "must-change", "words", "Right, but choose a password of your own now.");
+                        "state",
+                        "must-change",
+                        "words",
+                        "Right, but choose a password of your own now.");
             }
             connection.modify(
                     new ModifyRequest(
                             dn,
-                            new Modification(ModificationType.REPLACE, "userPassword", newPassword)));
+                            new Modification(
+                                    ModificationType.REPLACE, "userPassword", newPassword)));
             return Map.of("state", "changed", "words", "Changed. You are in.");
         } catch (LDAPException e) {
             return Map.of("state", "refused", "words", words(e));

@@ -7,6 +7,9 @@ import earnest.standins.http.Request;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
 import earnest.standins.world.Person;
+
+import tools.jackson.databind.JsonNode;
+
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -14,7 +17,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import tools.jackson.databind.JsonNode;
 
 /** Each person's phone, and the laptop beside it. */
 public final class Pockets {

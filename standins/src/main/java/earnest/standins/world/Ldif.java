@@ -1,5 +1,7 @@
 package earnest.standins.world;
 
+import org.jspecify.annotations.Nullable;
+
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -12,7 +14,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.UUID;
-import org.jspecify.annotations.Nullable;
 
 /** Writes the people as entries of a directory (RFC 2849). */
 final class Ldif {
@@ -39,7 +40,9 @@ final class Ldif {
     }
 
     private void tree(String earnestPassword, String replicaPassword) {
-        entry(SUFFIX, "organization", "dcObject").line("o", "Brackwater Ferries").line("dc", "brackwater");
+        entry(SUFFIX, "organization", "dcObject")
+                .line("o", "Brackwater Ferries")
+                .line("dc", "brackwater");
         end();
         for (String unit : List.of("people", "groups", "services", "policies")) {
             entry("ou=" + unit + "," + SUFFIX, "organizationalUnit").line("ou", unit);
@@ -76,7 +79,10 @@ final class Ldif {
 
     private void person(Person p) {
         entry(dn(p.account()), "inetOrgPerson", "brackwaterPerson")
-                .line("entryUUID", UUID.nameUUIDFromBytes(p.account().getBytes(StandardCharsets.UTF_8)).toString())
+                .line(
+                        "entryUUID",
+                        UUID.nameUUIDFromBytes(p.account().getBytes(StandardCharsets.UTF_8))
+                                .toString())
                 .line("uid", p.account())
                 .line("cn", p.name())
                 .line("sn", p.family())
@@ -149,7 +155,10 @@ final class Ldif {
             out.append(name).append(": ").append(value).append('\n');
         } else {
             byte[] bytes = value.getBytes(StandardCharsets.UTF_8);
-            out.append(name).append(":: ").append(Base64.getEncoder().encodeToString(bytes)).append('\n');
+            out.append(name)
+                    .append(":: ")
+                    .append(Base64.getEncoder().encodeToString(bytes))
+                    .append('\n');
         }
         return this;
     }

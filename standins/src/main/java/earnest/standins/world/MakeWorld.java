@@ -1,5 +1,7 @@
 package earnest.standins.world;
 
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -12,7 +14,6 @@ import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import tools.jackson.databind.json.JsonMapper;
 
 /**
  * Writes the demo's files into a folder: {@code MakeWorld FOLDER EARNEST_SECRET_FILE

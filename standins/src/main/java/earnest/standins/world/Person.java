@@ -1,7 +1,8 @@
 package earnest.standins.world;
 
-import java.util.List;
 import org.jspecify.annotations.Nullable;
+
+import java.util.List;
 
 /**
  * One invented person.

@@ -2,9 +2,11 @@ package earnest.standins.world;
 
 import earnest.standins.world.Person.Change;
 import earnest.standins.world.Person.State;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.ArrayList;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 
 /** The people about whom the demo tells something. */
 final class Scenes {
@@ -23,11 +25,20 @@ final class Scenes {
                 .state(State.LOCKED)
                 .scene("Locked out this morning, sails at ten.")
                 .add();
-        s.add("twieczorek", "Tomasz", "Wieczorek", "Deck officer", "MV Sandpiper", "Saltholm", "157")
+        s.add(
+                        "twieczorek",
+                        "Tomasz",
+                        "Wieczorek",
+                        "Deck officer",
+                        "MV Sandpiper",
+                        "Saltholm",
+                        "157")
                 .speaks("English, Polish")
                 .state(State.LOCKED)
                 .ownMailChange(new Change(4, "themselves"))
-                .scene("Locked out; changed his own mailbox four days ago; calls with no number shown.")
+                .scene(
+                        "Locked out; changed his own mailbox four days ago; calls with no number"
+                            + " shown.")
                 .add();
         s.add("abrandt", "Anouk", "Brandt", "Purser", "MV Dunlin", "Lundvik", "163")
                 .speaks("Dutch, English")
@@ -75,7 +86,8 @@ final class Scenes {
                 .add();
         s.add("trask", "Tove", "Rask", "Service desk analyst", "Shore", "Brackwater", "190").add();
         s.add("jlie", "Jonas", "Lie", "Service desk analyst", "Shore", "Brackwater", "191").add();
-        s.add("ehartono", "Elif", "Hartono", "Internal auditor", "Shore", "Brackwater", "192").add();
+        s.add("ehartono", "Elif", "Hartono", "Internal auditor", "Shore", "Brackwater", "192")
+                .add();
         return s.people;
     }
 

@@ -1,12 +1,14 @@
 package earnest.standins.world;
 
 import earnest.standins.world.Person.State;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Random;
 import java.util.Set;
-import org.jspecify.annotations.Nullable;
 
 /** Brackwater Ferries: about 1,900 people afloat and ashore, the same at every making. */
 public final class World {
@@ -15,8 +17,8 @@ public final class World {
 
     /** Area codes in which 555-0100 to 555-0199 are set aside for fiction. */
     private static final int[] AREA_CODES = {
-        201, 202, 203, 206, 207, 212, 213, 214, 215, 216, 301, 303, 305, 312, 313, 314, 404, 410, 412,
-        415
+        201, 202, 203, 206, 207, 212, 213, 214, 215, 216, 301, 303, 305, 312, 313, 314, 404, 410,
+        412, 415
     };
 
     private final Random random = new Random(SEED);
