@@ -41,7 +41,14 @@ database_init() {
         echo "GRANT USAGE ON earnest.* TO earnest_run@'$host';"
     done
     echo "GRANT CREATE TEMPORARY TABLES ON earnest.* TO earnest_run@'127.0.0.1';"
-    echo "ALTER USER root@localhost IDENTIFIED BY '$(secret db-root)';"
+    # A fresh server has roots without a password for several hosts, and perhaps nameless users.
+    for host in 127.0.0.1 localhost; do
+        echo "CREATE USER IF NOT EXISTS root@'$host';"
+        echo "GRANT ALL ON *.* TO root@'$host' WITH GRANT OPTION;"
+        echo "ALTER USER root@'$host' IDENTIFIED BY '$(secret db-root)';"
+    done
+    echo "DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host NOT IN ('127.0.0.1', 'localhost'));"
+    echo "FLUSH PRIVILEGES;"
 }
 
 database_down() { stop database; rm -f "$(database_socket)"; }

@@ -30,6 +30,10 @@ public final class Format {
         Files.write(list, files);
         command.add("@" + list);
         int code = new ProcessBuilder(command).inheritIO().start().waitFor();
+        if (fix && code == 0) {
+            // What was wrapped the first time is joined or wrapped anew the second.
+            code = new ProcessBuilder(command).inheritIO().start().waitFor();
+        }
         Files.delete(list);
         if (code != 0 && !fix) {
             System.err.println("The files above are not formatted: run ./earnest format");

@@ -32,12 +32,12 @@ class ArchitectureTest {
                     "earnest.core.passwords.Secret",
                     "earnest.core.passwords.Spelling", // to say it
                     "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a
-                                                      // summary
+                    // summary
                     "earnest.systems.ldap.LdapConnector", // to set it
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.CodeText", // to send a code
                     "earnest.checks.Proving", // to compare a fact, and to refuse a code in a
-                                              // summary
+                    // summary
                     "earnest.channels.Gateway"); // to carry a text
 
     @Test

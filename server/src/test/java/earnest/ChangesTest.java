@@ -242,7 +242,7 @@ class ChangesTest {
             app.database()
                     .sql(
                             "update account_change set settled_at = settled_at - interval 11 minute"
-                                + " where ticket_id = :t")
+                                    + " where ticket_id = :t")
                     .param("t", UUID.fromString(ticket))
                     .update();
             Eventually.waitFor(

@@ -170,7 +170,7 @@ class HandoverTest {
         app.database()
                 .sql(
                         "update handover set made_at = made_at - interval 11 minute where ticket_id"
-                            + " = :t")
+                                + " = :t")
                 .param("t", UUID.fromString(ticket))
                 .update();
         Eventually.waitFor("the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));

@@ -41,6 +41,14 @@ class RecordTest {
                 .hasMessageContaining("denied");
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"root", "", "earnest_run", "earnest_migrate"})
+    void nobodyGetsIntoTheDatabaseWithoutAPassword(String user, App app) {
+        String url = "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/";
+        assertThatThrownBy(() -> java.sql.DriverManager.getConnection(url, user, ""))
+                .hasMessageContaining("denied");
+    }
+
     @Test
     void anEntryOutsideATransactionIsRefused(App app) {
         assertThatThrownBy(
@@ -93,7 +101,7 @@ class RecordTest {
                         app.database()
                                 .sql(
                                         "select count(*) from entry e left join entry_pending p on"
-                                            + " p.entry_id = e.id where p.entry_id is null")
+                                                + " p.entry_id = e.id where p.entry_id is null")
                                 .query(Long.class)
                                 .single())
                 .isZero();

@@ -46,7 +46,7 @@ class SignInTest {
         return app.database()
                 .sql(
                         "select count(*) from entry e join analyst a on e.actor_id = a.id where"
-                            + " e.kind = :k and a.login = :l")
+                                + " e.kind = :k and a.login = :l")
                 .param("k", kind)
                 .param("l", login)
                 .query(Long.class)

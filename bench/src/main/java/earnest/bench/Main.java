@@ -1,8 +1,8 @@
 package earnest.bench;
 
 import earnest.testkit.Desk;
-import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
+import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
 
 /** {@code ./earnest bench}. */
@@ -18,11 +18,7 @@ public final class Main {
                         ground,
                         "earnest.directory.full-sync-every=10h",
                         "earnest.changes.most-per-person-and-day=1000");
-        Desk desk = Desk.signIn(ground, "tove.rask");
-        Eventually.waitFor(
-                "people to be copied",
-                () -> !desk.api().get("/api/people?find=iokafor").ok().isEmpty());
-        Thread.sleep(8_000); // authenticators are enrolled after the people
+        Desk.untilReady(ground, new People(ground).next());
         new CallBench(ground).run();
         MemoryBench.run(ground, server);
         new FindBench(ground).run();

@@ -154,7 +154,7 @@ class CrashTest {
         assertThat(settled().get("state").asString()).isEqualTo("TOOK_EFFECT");
         assertThat(entries("change-took-effect")).isEqualTo(1);
         assertThat(world.directory().locked("LDAP", account)).isFalse();
-        World.close(tove, ticket);
+        tove.close(ticket, "Only a trial.");
     }
 
     /** Nobody is left with a password that nobody knows. */
@@ -171,12 +171,12 @@ class CrashTest {
                                                         t ->
                                                                 t.contains(
                                                                         "If you did not ask for"
-                                                                            + " this"))
+                                                                                + " this"))
                                                 .count()
                                         == 1
                                 ? Optional.of(true)
                                 : Optional.empty());
-        World.close(tove, ticket);
+        tove.close(ticket, "Only a trial.");
     }
 
     private void signsIn(String password) {
@@ -237,7 +237,7 @@ class CrashTest {
         assertThat(carried).hasSize(1);
         assertThat(entries("handover-done")).isEqualTo(1);
         signsIn(world.secret(carried.getFirst().substring(27, 39)));
-        World.close(tove, ticket);
+        tove.close(ticket, "Only a trial.");
     }
 
     @ParameterizedTest
@@ -273,6 +273,6 @@ class CrashTest {
             tove.saidBack(ticket, part).ok();
         }
         signsIn(world.secret(password.toString()));
-        World.close(tove, ticket);
+        tove.close(ticket, "Only a trial.");
     }
 }

@@ -56,7 +56,7 @@ class ImpostorTest {
             assertThat(api.api().post("/api/tickets/" + ticket + "/handover/show").problem())
                     .isEqualTo("nothing-to-hand-over");
             fromThePageItself(tove, ticket, api.version(ticket));
-            World.close(api, ticket);
+            api.close(ticket, "Only a trial.");
         }
         assertThat(world.directory().read("LDAP", "iokafor").getAttributeValue("pwdChangedTime"))
                 .isEqualTo(before);

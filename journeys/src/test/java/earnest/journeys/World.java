@@ -6,7 +6,6 @@ import com.microsoft.playwright.Playwright;
 
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
-import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
@@ -62,25 +61,7 @@ final class World implements AutoCloseable {
                                                         "--disable-component-update",
                                                         "--disable-sync")));
         people = new People(ground);
-        Desk tove = desk("tove.rask");
-        Eventually.waitFor(
-                "people to be copied",
-                () -> !tove.api().get("/api/people?find=iokafor").ok().isEmpty());
-        outside().ringWithheld();
-        String ticket = tove.answer();
-        tove.claim(ticket, somebody()).ok();
-        Eventually.waitFor(
-                "authenticators to be enrolled",
-                () -> tove.offer(ticket, "authenticator").isPresent());
-        close(tove, ticket);
-    }
-
-    static void close(Desk desk, String ticket) {
-        desk.api()
-                .post(
-                        "/api/tickets/" + ticket + "/close",
-                        Map.of("summary", "Only a trial.", "version", desk.version(ticket)))
-                .ok();
+        Desk.untilReady(ground, somebody());
     }
 
     private static Path chromium() {

@@ -183,13 +183,13 @@ class ChangeDesk implements Changes {
                             403,
                             "needs-second-person",
                             "This needs a second person to approve it, which this desk cannot ask"
-                                + " for yet. Pass it to your lead.");
+                                    + " for yet. Pass it to your lead.");
             case Verdict.Stopped _ ->
                     throw new Problem(
                             403,
                             "stopped",
                             "The person said no. Nothing can be done on this ticket; tell your"
-                                + " lead.");
+                                    + " lead.");
             case Verdict.NoRule _ ->
                     throw new Problem(403, "no-rule", "No rule allows this. Ask the steward.");
             case Verdict.Short closed ->
@@ -221,7 +221,7 @@ class ChangeDesk implements Changes {
                     409,
                     "not-locked",
                     "The account is not locked. If they cannot sign in, the password may be"
-                        + " forgotten.");
+                            + " forgotten.");
         }
         return ((Looked.There) everywhere.first()).state();
     }

@@ -16,12 +16,12 @@ interface ChangeRepository extends JpaRepository<AccountChange, UUID> {
 
     @Query(
             "select c from AccountChange c where c.system = ?1 and c.account = ?2 and c.state in"
-                + " (INTENDED, ASKED, UNKNOWN)")
+                    + " (INTENDED, ASKED, UNKNOWN)")
     Optional<AccountChange> running(String system, String account);
 
     @Query(
             "select count(c) from AccountChange c where c.personId = ?1 and c.intendedAt >= ?2 and"
-                + " c.state not in (CLOSED, REFUSED, DID_NOT)")
+                    + " c.state not in (CLOSED, REFUSED, DID_NOT)")
     long since(UUID person, Instant since);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

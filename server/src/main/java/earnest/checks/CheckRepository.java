@@ -12,11 +12,11 @@ interface CheckRepository extends JpaRepository<ProofCheck, UUID> {
 
     @Query(
             "select count(c) from ProofCheck c where c.personId = ?1 and c.ticketId <> ?2 and"
-                + " c.state = earnest.checks.CheckState.FAILED and c.endedAt >= ?3")
+                    + " c.state = earnest.checks.CheckState.FAILED and c.endedAt >= ?3")
     long failedElsewhere(UUID person, UUID but, Instant since);
 
     @Query(
             "select count(c) from ProofCheck c where c.personId = ?1 and c.method = ?2 and"
-                + " c.startedAt >= ?3")
+                    + " c.startedAt >= ?3")
     long startedSince(UUID person, String method, Instant since);
 }

@@ -47,7 +47,7 @@ class CodeText implements TextBody {
                 .append(code)
                 .append(
                         ". Read it only to the service desk that you called yourself. If somebody"
-                            + " called you and asks for it, hang up.");
+                                + " called you and asks for it, hang up.");
         Secret secret = Secret.of(words);
         words.setLength(0);
         return secret;

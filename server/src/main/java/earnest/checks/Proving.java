@@ -204,7 +204,7 @@ class Proving {
                                 409,
                                 "conversation-over",
                                 "The call in which this was asked is over. Ask again in the present"
-                                    + " one.");
+                                        + " one.");
                     }
                     return switch (check.method()) {
                         case CODE_BY_TEXT -> code(ticket, check, typed);
@@ -305,7 +305,7 @@ class Proving {
                                 409,
                                 "not-answered",
                                 "Nobody answered the call back yet. Wait for the answer, or end it"
-                                    + " without one.");
+                                        + " without one.");
                     }
                     CheckState state =
                             switch (heard) {

@@ -58,7 +58,7 @@ class Rulebooks {
                     int made =
                             database.sql(
                                             "insert ignore into rulebook (version, name, content,"
-                                                + " in_force_since) values (1, :n, :c, :at)")
+                                                    + " in_force_since) values (1, :n, :c, :at)")
                                     .param("n", SHIPPED)
                                     .param("c", shipped())
                                     .param("at", clock.instant())

@@ -87,7 +87,7 @@ class DeskController {
                     422,
                     "secret-in-summary",
                     "The summary holds a password or code that is still in force. Take it out;"
-                        + " nothing was saved.");
+                            + " nothing was saved.");
         }
         tickets.close(ticket, me, closing.summary().strip(), closing.version());
     }

@@ -32,7 +32,7 @@ class OpenApiConfiguration {
                                 .version("1")
                                 .description(
                                         "Everything the desk does. Errors are problem documents"
-                                            + " (RFC 9457)."));
+                                                + " (RFC 9457)."));
     }
 
     @Bean

@@ -104,7 +104,7 @@ class ProblemAdvice {
                 other,
                 request,
                 "Something went wrong inside Earnest. Look at the page again before you repeat"
-                    + " it.");
+                        + " it.");
     }
 
     private ResponseEntity<ProblemDetail> broken(

@@ -136,7 +136,7 @@ class HandoverDesk implements Handovers {
                                 409,
                                 "handover-begun",
                                 "The password was shown or sent already. Finish that, or make a"
-                                    + " fresh one.");
+                                        + " fresh one.");
                     }
                     switch (route) {
                         case Handover.READ_ALOUD -> {
@@ -344,7 +344,7 @@ class HandoverDesk implements Handovers {
                     403,
                     "not-sure-enough",
                     "You cannot hand it over now: what was proved does not hold any more. Prove it"
-                        + " again first.");
+                            + " again first.");
         }
         return handover;
     }

@@ -22,6 +22,6 @@ class RanOutText implements TextBody {
         return Optional.of(
                 Secret.of(
                         "Your temporary password ran out unused and does not work any more. If you"
-                            + " still need one, call the service desk."));
+                                + " still need one, call the service desk."));
     }
 }

@@ -97,7 +97,7 @@ class CopyOfPeople implements Routine {
     private boolean wholeIsDue() {
         return database.sql(
                         "select whole_at from people_copy where source = :s and changes_since is"
-                            + " not null")
+                                + " not null")
                 .param("s", source.id())
                 .query((row, i) -> java.util.Optional.ofNullable(row.getTimestamp("whole_at")))
                 .optional()
@@ -160,7 +160,7 @@ class CopyOfPeople implements Routine {
                 () ->
                         database.sql(
                                         "update people_copy set changes_at = :at, changes_since ="
-                                            + " :n, trouble = null where source = :s")
+                                                + " :n, trouble = null where source = :s")
                                 .param("at", begun)
                                 .param("n", next)
                                 .param("s", source.id())

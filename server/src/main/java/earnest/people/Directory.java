@@ -44,7 +44,7 @@ class Directory implements People {
         List<UUID> ids =
                 database.sql(
                                 "select person_id from contact where value = :number and removed_at"
-                                    + " is null")
+                                        + " is null")
                         .param("number", number)
                         .query(UUID.class)
                         .list();
@@ -59,8 +59,8 @@ class Directory implements People {
         return new ArrayList<>(
                 database.sql(
                                 "select id, kind, value, since, set_by from contact where person_id"
-                                    + " = :p and removed_at is null order by field(kind,"
-                                    + " 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
+                                        + " = :p and removed_at is null order by field(kind,"
+                                        + " 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
                         .param("p", person)
                         .query(Directory::contactRow)
                         .list());

@@ -206,14 +206,14 @@ class PersonWriter {
             }
             jdbc.update(
                     "update contact set removed_at = ? where person_id = ? and kind = ? and"
-                        + " removed_at is null",
+                            + " removed_at is null",
                     at,
                     row.id,
                     kind.id());
             if (after != null) {
                 jdbc.update(
                         "insert into contact (id, person_id, kind, value, since, set_by) values (?,"
-                            + " ?, ?, ?, ?, ?)",
+                                + " ?, ?, ?, ?, ?)",
                         ids.next(),
                         row.id,
                         kind.id(),
@@ -246,7 +246,7 @@ class PersonWriter {
         } else {
             jdbc.update(
                     "insert into person_fact (person_id, kind, value) values (?, ?, ?) on duplicate"
-                        + " key update value = values(value)",
+                            + " key update value = values(value)",
                     person,
                     kind.id(),
                     value);
@@ -263,7 +263,7 @@ class PersonWriter {
                                     .toList();
                     jdbc.batchUpdate(
                             "update person p join person m on m.dn = ? set p.manager_id = m.id"
-                                + " where p.id = ?",
+                                    + " where p.id = ?",
                             rows);
                     List<Object[]> facts =
                             managers.keySet().stream()

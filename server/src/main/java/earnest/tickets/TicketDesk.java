@@ -114,7 +114,7 @@ class TicketDesk implements Tickets {
                 409,
                 "changed-meanwhile",
                 "Something came in on this ticket a moment ago. Look at the page again, then"
-                    + " decide.");
+                        + " decide.");
     }
 
     private Ticket locked(UUID id) {

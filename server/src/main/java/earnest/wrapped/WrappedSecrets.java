@@ -50,7 +50,7 @@ public class WrappedSecrets {
         UUID id = ids.next();
         database.sql(
                         "insert into wrapped_secret (id, ticket_id, ciphertext, made_at) values"
-                            + " (:id, :t, :c, :at)")
+                                + " (:id, :t, :c, :at)")
                 .param("id", id)
                 .param("t", ticket)
                 .param("c", wrap(id, secret))

@@ -25,6 +25,30 @@ public final class Desk {
         return new Desk(api);
     }
 
+    /**
+     * Waits until people are copied and authenticators enrolled, by a call that is closed again.
+     */
+    public static void untilReady(Ground ground, String account) {
+        Desk tove = signIn(ground, "tove.rask");
+        Eventually.waitFor(
+                "people to be copied",
+                () -> !tove.api.get("/api/people?find=" + account).ok().isEmpty());
+        new Outside(ground).ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        Eventually.waitFor(
+                "authenticators to be enrolled",
+                () -> tove.offer(ticket, "authenticator").isPresent());
+        tove.close(ticket, "Only a trial.");
+    }
+
+    public void close(String ticket, String summary) {
+        api.post(
+                        "/api/tickets/" + ticket + "/close",
+                        Map.of("summary", summary, "version", version(ticket)))
+                .ok();
+    }
+
     public Http api() {
         return api;
     }

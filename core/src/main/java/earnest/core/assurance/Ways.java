@@ -1,11 +1,9 @@
 package earnest.core.assurance;
 
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /**
@@ -27,9 +25,8 @@ final class Ways {
                     .thenComparing(Way::ids, Ways::compare);
 
     private final Question question;
-    private final Map<String, Instant> ages;
     private final List<Available> available;
-    private final Verdict.Bar bar;
+    private final Reach reach;
 
     /** 0 not looked at, 1 opens, 2 does not; by set of checks as bits. */
     private final byte[] known;
@@ -38,9 +35,8 @@ final class Ways {
 
     private Ways(Question question, Verdict.Bar bar) {
         this.question = question;
-        this.bar = bar;
-        this.ages = Counted.ages(question.evidence(), question.available());
         this.available = strongest(question);
+        this.reach = new Reach(question, available, bar, question.now());
         this.known = new byte[1 << available.size()];
     }
 
@@ -101,23 +97,9 @@ final class Ways {
 
     private boolean opens(int set) {
         if (known[set] == 0) {
-            known[set] = (byte) (look(set) ? 1 : 2);
+            known[set] = (byte) (reach.crosses(set) ? 1 : 2);
         }
         return known[set] == 1;
-    }
-
-    private boolean look(int set) {
-        List<Counted> lines = new ArrayList<>();
-        for (Evidence line : question.evidence()) {
-            lines.add(Counted.of(line, question, question.now(), ages));
-        }
-        for (int i = 0; i < available.size(); i++) {
-            if ((set & 1 << i) != 0) {
-                lines.add(Counted.of(available.get(i), question, question.now(), ages));
-            }
-        }
-        lines.sort(Counted.ORDER);
-        return new Account(lines, question).reaches(bar);
     }
 
     private Way way(int set) {

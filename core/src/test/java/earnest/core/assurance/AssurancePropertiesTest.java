@@ -193,6 +193,27 @@ class AssurancePropertiesTest {
         }
     }
 
+    /** The quick count of sets is the count of the account. */
+    @Property(tries = 400)
+    void everySetOfChecksCrossesQuicklyExactlyIfItDoesByTheAccount(
+            @ForAll("questions") Question q) {
+        Assessment now = Assurance.assess(q);
+        for (int i = 0; i < now.verdicts().size(); i++) {
+            if (now.verdicts().get(i) instanceof Verdict.Short closed) {
+                Reach reach = new Reach(q, q.available(), closed.bar(), NOW);
+                for (int set = 0; set < 1 << q.available().size(); set++) {
+                    List<String> way = new ArrayList<>();
+                    for (int a = 0; a < q.available().size(); a++) {
+                        if ((set & 1 << a) != 0) {
+                            way.add(q.available().get(a).id());
+                        }
+                    }
+                    assertEquals(crosses(q, i, way), reach.crosses(set), way.toString());
+                }
+            }
+        }
+    }
+
     private static boolean crosses(Question q, int verdict, List<String> way) {
         List<Evidence> evidence = new ArrayList<>(q.evidence());
         for (Available a : q.available()) {

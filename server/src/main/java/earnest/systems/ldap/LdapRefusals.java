@@ -18,7 +18,7 @@ final class LdapRefusals {
         if (code == ResultCode.ASSERTION_FAILED) {
             return new Asked.Refused(
                     "The account was changed by somebody else a moment ago. Look at its state again"
-                        + " before you go on.");
+                            + " before you go on.");
         }
         if (code == ResultCode.NO_SUCH_ATTRIBUTE) {
             return new Asked.Refused(
@@ -27,7 +27,7 @@ final class LdapRefusals {
         if (code == ResultCode.CONSTRAINT_VIOLATION) {
             return new Asked.Refused(
                     "The directory does not take this password (too short, or used before). Ask for"
-                        + " a fresh one.");
+                            + " a fresh one.");
         }
         if (code == ResultCode.INSUFFICIENT_ACCESS_RIGHTS) {
             return new Asked.Refused(

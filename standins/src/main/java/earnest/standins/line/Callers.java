@@ -35,7 +35,7 @@ final class Callers {
                         "genuine",
                         "Ines Okafor",
                         "Locked out of everything, sails at ten. She is who she says she is and has"
-                            + " her phone in her hand.",
+                                + " her phone in her hand.",
                         ines.mobile(),
                         "iokafor",
                         facts(installation, ines)),
@@ -43,7 +43,7 @@ final class Callers {
                         "withheld",
                         "Tomasz Wieczorek, no number shown",
                         "Locked out too, calling over the ship's line. Genuine, but the desk sees"
-                            + " no number.",
+                                + " no number.",
                         null,
                         "twieczorek",
                         facts(installation, tomasz)),

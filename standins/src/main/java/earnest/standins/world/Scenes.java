@@ -38,7 +38,7 @@ final class Scenes {
                 .ownMailChange(new Change(4, "themselves"))
                 .scene(
                         "Locked out; changed his own mailbox four days ago; calls with no number"
-                            + " shown.")
+                                + " shown.")
                 .add();
         s.add("abrandt", "Anouk", "Brandt", "Purser", "MV Dunlin", "Lundvik", "163")
                 .speaks("Dutch, English")
