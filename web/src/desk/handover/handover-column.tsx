@@ -45,7 +45,6 @@ function Before({ page }: { page: Page }) {
 
 const GONE: Record<string, string> = {
   replaced: "A newer password took its place.",
-  lost: "It was not handed over. Give a fresh one.",
   expired: "It ran out unused and was replaced by one that nobody knows.",
 };
 

@@ -28,7 +28,8 @@ import java.util.regex.Pattern;
 /**
  * A whole call's API steps against the statements and LDAP operations that they cause, captured
  * once and replayed bare by as many threads. Waiting for the caller is left out on both sides;
- * statements of workers that ran meanwhile are in the baseline too.
+ * statements of workers that ran meanwhile (sending texts, reading back) are in the baseline too,
+ * those of db-scheduler are not.
  */
 final class CallBench {
     private static final int CALLS = 24;
@@ -38,6 +39,7 @@ final class CallBench {
 
     private final Ground ground;
     private final People people;
+    private long capturedFrom;
 
     CallBench(Ground ground) {
         this.ground = ground;
@@ -84,6 +86,13 @@ final class CallBench {
     }
 
     private long call(Desk desk) {
+        return call(desk, false);
+    }
+
+    /**
+     * {@code quietly}: waits without asking, so that only the steps' own statements are captured.
+     */
+    private long call(Desk desk, boolean quietly) {
         Outside outside = new Outside(ground);
         String account = next();
         Steps steps = new Steps();
@@ -98,22 +107,30 @@ final class CallBench {
         steps.count(() -> desk.claim(ticket, account).ok());
         String back = steps.count(() -> desk.begin(ticket, "call-back"));
         outside.answer(account);
-        Eventually.waitFor(
-                "the answer",
-                () ->
-                        desk.page(ticket)
-                                .path("proof")
-                                .path("open")
-                                .path("delivery")
-                                .asString("")
-                                .equals("answered"));
+        if (quietly) {
+            pause();
+        } else {
+            Eventually.waitFor(
+                    "the answer",
+                    () ->
+                            desk.page(ticket)
+                                    .path("proof")
+                                    .path("open")
+                                    .path("delivery")
+                                    .asString("")
+                                    .equals("answered"));
+        }
         steps.count(() -> desk.heard(ticket, back, "confirmed").ok());
         String check = steps.count(() -> desk.begin(ticket, "authenticator"));
         String code = outside.authenticator(account);
         steps.count(() -> desk.type(ticket, check, code).ok());
         steps.count(() -> desk.accounts(ticket));
         steps.count(() -> desk.change(ticket, "temporary-password").ok());
-        desk.settled(ticket);
+        if (quietly) {
+            pause();
+        } else {
+            desk.settled(ticket);
+        }
         steps.count(() -> desk.readAloud(ticket));
         String summary =
                 steps.count(
@@ -133,6 +150,14 @@ final class CallBench {
         return steps.nanos;
     }
 
+    private static void pause() {
+        try {
+            Thread.sleep(2_500);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
     private synchronized String next() {
         return people.next();
     }
@@ -149,7 +174,8 @@ final class CallBench {
             statement.execute("set global log_output = 'TABLE'");
             statement.execute("truncate table mysql.general_log");
             statement.execute("set global general_log = 1");
-            call(desk);
+            capturedFrom = System.currentTimeMillis();
+            call(desk, true);
             statement.execute("set global general_log = 0");
             List<String> captured = new ArrayList<>();
             try (ResultSet rows =
@@ -176,12 +202,6 @@ final class CallBench {
     }
 
     private Timing replay(List<String> statements, int threads) {
-        Map<String, Boolean> made = new HashMap<>();
-        for (String sql : statements) {
-            if (sql.strip().toLowerCase(java.util.Locale.ROOT).startsWith("insert")) {
-                ID.matcher(sql).results().findFirst().ifPresent(id -> made.put(id.group(), true));
-            }
-        }
         String account = next();
         return Timing.of(
                 threads,
@@ -190,15 +210,14 @@ final class CallBench {
                     Connection database = FindBench.connect(ground);
                     LDAPConnection directory = directory();
                     return i -> {
-                        replayOnce(database, statements, made);
+                        replayOnce(database, statements, capturedFrom);
                         ldap(directory, account);
                     };
                 });
     }
 
     /** Ids that the call made are made anew, so that rows are as new as they were then. */
-    private static void replayOnce(
-            Connection database, List<String> statements, Map<String, Boolean> made)
+    private static void replayOnce(Connection database, List<String> statements, long from)
             throws SQLException {
         Map<String, String> fresh = new HashMap<>();
         database.setAutoCommit(false);
@@ -213,7 +232,7 @@ final class CallBench {
                 while (ids.find()) {
                     String id = ids.group();
                     String put =
-                            made.containsKey(id)
+                            madeSince(id, from)
                                     ? fresh.computeIfAbsent(id, k -> UUID.randomUUID().toString())
                                     : id;
                     ids.appendReplacement(now, put);
@@ -237,6 +256,12 @@ final class CallBench {
             }
             database.commit();
         }
+    }
+
+    /** Ids are UUIDs of version 7 and tell when they were made (RFC 9562, section 5.7). */
+    private static boolean madeSince(String id, long from) {
+        UUID uuid = UUID.fromString(id);
+        return uuid.version() == 7 && uuid.getMostSignificantBits() >>> 16 >= from;
     }
 
     private LDAPConnection directory() {

@@ -59,7 +59,10 @@ final class ManyPeople {
     private void one(
             int i, PreparedStatement person, PreparedStatement token, PreparedStatement near)
             throws SQLException {
-        String id = new UUID(random.nextLong(), random.nextLong()).toString();
+        String id =
+                UUID.nameUUIDFromBytes(
+                                ("bench " + i).getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                        .toString();
         String given = word(2);
         String family = word(3);
         String account = given.charAt(0) + family + i;

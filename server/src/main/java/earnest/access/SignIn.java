@@ -168,6 +168,10 @@ class SignIn implements Analysts {
 
     /** Whose session it is, if it is one and has not ended; being asked keeps it from idling. */
     Optional<SignedIn> whose(String token, boolean keepsAlive) {
+        return writes.get(() -> look(token, keepsAlive));
+    }
+
+    private Optional<SignedIn> look(String token, boolean keepsAlive) {
         byte[] hash = hash(token);
         Instant now = clock.instant();
         Optional<SignInSession> found =

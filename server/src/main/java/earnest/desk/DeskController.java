@@ -4,6 +4,7 @@ import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
 import earnest.ground.Problem;
+import earnest.ground.Writes;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
@@ -35,6 +36,7 @@ class DeskController {
     private final Tickets tickets;
     private final WrappedSecrets secrets;
     private final Standing standing;
+    private final Writes writes;
 
     DeskController(
             Queue queue,
@@ -43,7 +45,8 @@ class DeskController {
             Summary summary,
             Tickets tickets,
             WrappedSecrets secrets,
-            Standing standing) {
+            Standing standing,
+            Writes writes) {
         this.queue = queue;
         this.pages = pages;
         this.accounts = accounts;
@@ -51,18 +54,20 @@ class DeskController {
         this.tickets = tickets;
         this.secrets = secrets;
         this.standing = standing;
+        this.writes = writes;
     }
 
     @GetMapping("/api/desk")
     Queue.Edge desk(SignedIn me) {
         me.must(Right.WORK_AT_DESK);
-        return queue.edge(me);
+        return writes.get(() -> queue.edge(me));
     }
 
     @GetMapping("/api/tickets/{ticket}")
     Page page(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
-        return pages.page(ticket, me);
+        // One transaction for the whole page: one connection, and each row read once.
+        return writes.get(() -> pages.page(ticket, me));
     }
 
     @GetMapping("/api/tickets/{ticket}/accounts")
@@ -74,7 +79,7 @@ class DeskController {
     @GetMapping("/api/tickets/{ticket}/summary")
     Draft draft(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
-        return new Draft(summary.of(ticket));
+        return writes.get(() -> new Draft(summary.of(ticket)));
     }
 
     @PostMapping("/api/tickets/{ticket}/close")

@@ -23,9 +23,8 @@ class Handover {
     static final String ARRIVED = "arrived";
     static final String SAID_BACK = "said-back";
     static final String REPLACED = "replaced";
-    static final String LOST = "lost";
     static final String EXPIRED = "expired";
-    private static final Set<String> OVER = Set.of(REPLACED, LOST, EXPIRED);
+    private static final Set<String> OVER = Set.of(REPLACED, EXPIRED);
 
     @Id UUID id;
     UUID changeId;

@@ -28,8 +28,7 @@ public interface Handovers {
     /**
      * How far it is.
      *
-     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, lost,
-     *     expired}
+     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, expired}
      * @param trouble why a text did not leave, in words
      */
     record View(

@@ -18,7 +18,6 @@ public enum EntryKind {
     CALL_MISSED("hung up before anybody answered"),
     CALL_ENDED("ended the call"),
     LINE_DROPPED("the line dropped; the next call starts at nothing"),
-    CALL_RESUMED("rang again, {number}"),
 
     TICKET_TAKEN("took the ticket"),
     TICKET_TAKEN_OVER("took the ticket over from {from}"),
@@ -69,7 +68,6 @@ public enum EntryKind {
     HANDOVER_SAID_BACK("heard part {part} of {parts} said back"),
     HANDOVER_DONE("handed the password over, {route}"),
     HANDOVER_EXPIRED("the temporary password ran out unused and was replaced by one nobody knows"),
-    HANDOVER_LOST("the temporary password was not handed over in time"),
     HANDOVER_REMINDED("nobody has signed in with the temporary password after {minutes} minutes"),
     PERSON_IN("changed the temporary password at first sign-in"),
 

@@ -56,7 +56,6 @@ CREATE TABLE message (
   contact_id UUID NOT NULL,
   purpose VARCHAR(20) COLLATE utf8mb4_bin NOT NULL,
   about_id UUID NOT NULL,
-  words VARCHAR(300),
   state VARCHAR(20) COLLATE utf8mb4_bin NOT NULL,
   said VARCHAR(200),
   tries INT NOT NULL,
