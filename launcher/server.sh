@@ -10,7 +10,11 @@ server_up() {
         -XX:+AutoCreateSharedArchive "-XX:SharedArchiveFile=$EARNEST_HOME/run/server.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
         -jar "$EARNEST_HOME/server/earnest-server-0.1.0-app.jar" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"
     wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
+    # The people of the demo are copied from the directory after the start.
+    wait_for server 90 demo_is_ready
 }
+
+demo_is_ready() { curl -sf "http://127.0.0.1:$EARNEST_PORT/api/demo" | grep -q '"ready":true'; }
 
 # Jars beside each other load faster than jars within a jar.
 unpack_server() {

@@ -497,6 +497,7 @@ export interface components {
         Demo: {
             on: boolean;
             play?: components["schemas"]["Play"];
+            ready: boolean;
         };
         Done: {
             action: string;

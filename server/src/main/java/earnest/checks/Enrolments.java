@@ -63,6 +63,11 @@ public class Enrolments {
                 });
     }
 
+    /** Whether anybody has an authenticator enrolled. */
+    public boolean any() {
+        return enrolments.count() > 0;
+    }
+
     Optional<Enrolment> of(UUID person) {
         return enrolments.findByPersonId(person);
     }

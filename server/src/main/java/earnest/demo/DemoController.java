@@ -1,5 +1,7 @@
 package earnest.demo;
 
+import earnest.checks.Enrolments;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -10,26 +12,34 @@ import java.util.Objects;
 /** How to play, while the demo runs; outside of it there is nothing to say. */
 @RestController
 class DemoController {
-    record Demo(boolean on, @Nullable Play play) {}
+    /**
+     * How it stands.
+     *
+     * @param ready whether the people are copied and their authenticators enrolled
+     */
+    record Demo(boolean on, boolean ready, @Nullable Play play) {}
 
     record Play(List<SignIn> signIns, String password, String switchboard, String pocket) {}
 
     record SignIn(String login, String who) {}
 
     private final DemoProperties properties;
+    private final Enrolments enrolments;
 
-    DemoController(DemoProperties properties) {
+    DemoController(DemoProperties properties, Enrolments enrolments) {
+        this.enrolments = enrolments;
         this.properties = properties;
     }
 
     @GetMapping("/api/demo")
     Demo demo() {
         if (!properties.enabled()) {
-            return new Demo(false, null);
+            return new Demo(false, false, null);
         }
         String standins = Objects.requireNonNull(properties.standinsUrl());
         return new Demo(
                 true,
+                enrolments.any(),
                 new Play(
                         List.of(
                                 new SignIn("tove.rask", "an analyst"),

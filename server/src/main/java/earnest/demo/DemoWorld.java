@@ -70,7 +70,7 @@ class DemoWorld implements Routine {
 
     @Override
     public Duration every() {
-        return Duration.ofSeconds(5);
+        return Duration.ofSeconds(1);
     }
 
     /** Waits until the people are there; then does each thing once. */
