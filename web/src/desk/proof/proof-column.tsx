@@ -41,8 +41,8 @@ export function ProofColumn({ page, action, lit, light }: Props) {
             <Offers
               page={page}
               placed={inOrder(account, judgement)}
-              lit={lit && !account.open}
-              enough={judgement?.verdict === "open"}
+              lit={lit}
+              enough={judgement?.verdict === "open" || account.open !== undefined}
             />
           )}
         </>
@@ -82,6 +82,8 @@ function Lines({ account }: { account: Account }) {
   );
 }
 
+const over = (points: number) => (points === 0 ? "just so" : `${points} over`);
+
 const signed = (points: number) => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : "0");
 
 function Sum({ account, judgement }: { account: Account; judgement: Judgement }) {
@@ -108,7 +110,7 @@ function Standing({ account, judgement }: { account: Account; judgement: Judgeme
       return (
         <>
           <p role="status" className={`${bar} bg-good-wash text-good`}>
-            Sure enough <span className="num">{account.standing - judgement.asks} over</span>
+            Sure enough <span className="num">{over(account.standing - judgement.asks)}</span>
           </p>
           <p className="mb-2 text-muted">
             {judgement.until
@@ -176,7 +178,7 @@ interface OffersProps {
   enough: boolean;
 }
 
-/** What could still be checked; once it is enough, only on request. */
+/** What could still be checked; once it is enough, or while a check is under way, only on request. */
 function Offers({ page, placed, lit, enough }: OffersProps) {
   const [more, setMore] = useState(false);
   const shown = !enough || more;
