@@ -114,7 +114,8 @@ class CrashTest {
     @ParameterizedTest
     @ValueSource(
             strings = {
-                "change-intended-committed",
+                // The request has committed, and a worker may already be at the next waypoint.
+                "change-intended-committed\nchange-before-asked",
                 "change-before-asked",
                 "change-asked-uncommitted",
                 "change-after-system",

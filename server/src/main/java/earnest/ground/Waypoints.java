@@ -20,8 +20,8 @@ public class Waypoints {
     /**
      * {@code earnest.waypoint}.
      *
-     * @param folder holds a file {@code hold} with the name of the waypoint to hold at; the file
-     *     {@code reached} is written when it is reached
+     * @param folder holds a file {@code hold} with the names of waypoints to hold at, one a line;
+     *     the file {@code reached} is written when it is reached
      */
     @ConfigurationProperties("earnest.waypoint")
     record Properties(@Nullable Path folder) {}
@@ -39,7 +39,7 @@ public class Waypoints {
         }
         try {
             Path hold = folder.resolve("hold");
-            if (!Files.exists(hold) || !Files.readString(hold).equals(name)) {
+            if (!Files.exists(hold) || !Files.readAllLines(hold).contains(name)) {
                 return;
             }
             Files.writeString(

@@ -12,7 +12,7 @@ public final class Outside {
     private final Http standins;
 
     public Outside(Ground ground) {
-        this.standins = new Http(ground.standinsUrl());
+        this.standins = Http.ofStandIns(ground.standinsUrl());
     }
 
     /** Rings as a ready caller; gives the call's id. */
