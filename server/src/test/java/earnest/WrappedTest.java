@@ -35,7 +35,8 @@ class WrappedTest {
     void comeBackAsTheyWereAndAreGoneWhenDiscarded(App app) {
         WrappedSecrets secrets = app.bean(WrappedSecrets.class);
         UUID id = keep(app, "Kä9 canary");
-        assertThat(secrets.take(id).orElseThrow().open(String::new)).isEqualTo("Kä9 canary");
+        String back = secrets.take(id).orElseThrow().open(String::new);
+        assertThat(back).isEqualTo("Kä9 canary");
         secrets.discard(id);
         assertThat(secrets.take(id)).isEmpty();
     }
