@@ -12,8 +12,15 @@ interface Told {
  * asked anew, since something may have been missed. Returns how to end it.
  */
 export function follow(queries: QueryClient, connected: (yes: boolean) => void): () => void {
-  const stream = new EventSource("/api/live");
-  stream.onmessage = (event) => {
+  let stream: EventSource;
+  let ended = false;
+  let again: ReturnType<typeof setTimeout> | undefined;
+  const open = () => {
+    stream = new EventSource("/api/live");
+    stream.onmessage = heard;
+    stream.onerror = lost;
+  };
+  const heard = (event: MessageEvent) => {
     const told = JSON.parse(event.data as string) as Told;
     if (told.open) {
       connected(true);
@@ -26,10 +33,18 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
       void queries.invalidateQueries({ queryKey: ["accounts", told.ticket] });
     }
   };
-  stream.onerror = () => {
+  const lost = () => {
     connected(false);
     // A closed stream means that the session ended or the server went: asking tells which.
-    if (stream.readyState === EventSource.CLOSED) void queries.invalidateQueries({ queryKey: ["me"] });
+    if (stream.readyState === EventSource.CLOSED && !ended) {
+      void queries.invalidateQueries({ queryKey: ["me"] });
+      again = setTimeout(open, 2_000);
+    }
   };
-  return () => stream.close();
+  open();
+  return () => {
+    ended = true;
+    clearTimeout(again);
+    stream.close();
+  };
 }

@@ -8,7 +8,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -104,8 +103,10 @@ class LivePages {
             try {
                 nudges.poll(LOOK_EVERY_MS, TimeUnit.MILLISECONDS);
                 look();
-            } catch (DataAccessException away) {
-                LOG.warn("the record cannot be followed just now; it is looked at again");
+            } catch (RuntimeException away) {
+                LOG.warn(
+                        "the record cannot be followed just now and is looked at again: {}",
+                        earnest.ground.Incident.describe(away));
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return;
