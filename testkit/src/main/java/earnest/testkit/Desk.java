@@ -36,9 +36,10 @@ public final class Desk {
         new Outside(ground).ringWithheld();
         String ticket = tove.answer();
         tove.claim(ticket, account).ok();
-        Eventually.waitFor(
+        Eventually.get(
                 "authenticators to be enrolled",
-                () -> tove.offer(ticket, "authenticator").isPresent());
+                java.time.Duration.ofSeconds(60),
+                () -> tove.offer(ticket, "authenticator"));
         tove.close(ticket, "Only a trial.");
     }
 

@@ -7,17 +7,17 @@ import java.util.function.Supplier;
 
 /** Waits for what must come true soon. */
 public final class Eventually {
-    private static final Duration PATIENCE = Duration.ofSeconds(60);
+    private static final Duration PATIENCE = Duration.ofSeconds(20);
     private static final long EVERY_MS = 60;
 
     private Eventually() {}
 
-    /** Fails with {@code what} if it does not come true within a minute. */
+    /** Fails with {@code what} if it does not come true within 20 s. */
     public static void waitFor(String what, BooleanSupplier truth) {
         get(what, () -> truth.getAsBoolean() ? Optional.of(Boolean.TRUE) : Optional.empty());
     }
 
-    /** The first value that is there within a minute. */
+    /** The first value that is there within 20 s. */
     public static <T> T get(String what, Supplier<Optional<T>> look) {
         return get(what, PATIENCE, look);
     }
