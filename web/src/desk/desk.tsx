@@ -18,7 +18,7 @@ export function Desk() {
     queryKey: ["edge"],
     queryFn: () => ask(client.GET("/api/desk", byItself)),
     enabled: me.desk,
-    refetchInterval: 4_000,
+    refetchInterval: 60_000,
   });
   const ringing = edge.data?.waiting.find((w) => w.line === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);

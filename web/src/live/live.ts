@@ -1,4 +1,5 @@
 import type { QueryClient } from "@tanstack/react-query";
+import { anew } from "./anew";
 
 /** What the server tells: that something was recorded, perhaps on a ticket. */
 interface Told {
@@ -12,6 +13,7 @@ interface Told {
  * asked anew, since something may have been missed. Returns how to end it.
  */
 export function follow(queries: QueryClient, connected: (yes: boolean) => void): () => void {
+  const ask = anew(queries);
   let stream: EventSource;
   let ended = false;
   let again: ReturnType<typeof setTimeout> | undefined;
@@ -24,20 +26,20 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
     const told = JSON.parse(event.data as string) as Told;
     if (told.open) {
       connected(true);
-      void queries.invalidateQueries();
+      ask();
       return;
     }
-    void queries.invalidateQueries({ queryKey: ["edge"] });
+    ask(["edge"]);
     if (told.ticket) {
-      void queries.invalidateQueries({ queryKey: ["page", told.ticket] });
-      void queries.invalidateQueries({ queryKey: ["accounts", told.ticket] });
+      ask(["page", told.ticket]);
+      ask(["accounts", told.ticket]);
     }
   };
   const lost = () => {
     connected(false);
     // A closed stream means that the session ended or the server went: asking tells which.
     if (stream.readyState === EventSource.CLOSED && !ended) {
-      void queries.invalidateQueries({ queryKey: ["me"] });
+      ask(["me"]);
       again = setTimeout(open, 2_000);
     }
   };

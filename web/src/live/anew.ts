@@ -1,0 +1,25 @@
+import type { QueryClient, QueryKey } from "@tanstack/react-query";
+
+/**
+ * Has queries asked again so that their answer is younger than the event that was told. An answer that
+ * was on its way when the event came may be older: it is let in, and then asked once more. (Invalidating
+ * alone does not do that for a first answer.) Many events at once cost one more asking, not one each.
+ */
+export function anew(queries: QueryClient): (queryKey?: QueryKey) => void {
+  const wanted = new Map<string, boolean>();
+  const noRestart = { cancelRefetch: false };
+  const run = async (name: string, filter: { queryKey?: QueryKey }) => {
+    do {
+      if (queries.isFetching(filter) > 0) await queries.refetchQueries(filter, noRestart);
+      wanted.set(name, false);
+      await queries.invalidateQueries(filter, noRestart);
+    } while (wanted.get(name));
+    wanted.delete(name);
+  };
+  return (queryKey) => {
+    const name = JSON.stringify(queryKey ?? []);
+    const running = wanted.has(name);
+    wanted.set(name, true);
+    if (!running) void run(name, queryKey ? { queryKey } : {});
+  };
+}

@@ -1,0 +1,131 @@
+import { QueryClient, QueryObserver } from "@tanstack/react-query";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
+import { follow } from "./live";
+
+/** A stream that the test speaks through. */
+class Stream {
+  static readonly CLOSED = 2;
+  static opened: Stream[] = [];
+  readyState = 1;
+  onmessage?: (event: { data: string }) => void;
+  onerror?: () => void;
+  readonly url: string;
+  constructor(url: string) {
+    this.url = url;
+    Stream.opened.push(this);
+  }
+  tell(what: object) {
+    this.onmessage?.({ data: JSON.stringify(what) });
+  }
+  breakOff() {
+    this.readyState = Stream.CLOSED;
+    this.onerror?.();
+  }
+  close() {
+    this.readyState = Stream.CLOSED;
+  }
+}
+
+/** A desk whose answers the test gives one by one. */
+function slowEdge(queries: QueryClient) {
+  const asked: Array<(answer: string) => void> = [];
+  const observer = new QueryObserver(queries, {
+    queryKey: ["edge"],
+    queryFn: () => new Promise<string>((resolve) => asked.push(resolve)),
+    staleTime: 60_000,
+  });
+  const end = observer.subscribe(() => {});
+  return { asked, seen: () => observer.getCurrentResult().data, end };
+}
+
+const settle = () => vi.advanceTimersByTimeAsync(1);
+
+describe("live pages", () => {
+  let queries: QueryClient;
+  let end: () => void;
+  let connected: boolean | undefined;
+
+  beforeEach(() => {
+    vi.useFakeTimers();
+    Stream.opened = [];
+    vi.stubGlobal("EventSource", Stream);
+    queries = new QueryClient();
+    connected = undefined;
+    end = follow(queries, (yes) => {
+      connected = yes;
+    });
+  });
+
+  afterEach(() => {
+    end();
+    queries.clear();
+    vi.unstubAllGlobals();
+    vi.useRealTimers();
+  });
+
+  const stream = () => Stream.opened[Stream.opened.length - 1] as Stream;
+
+  it("asks again for what was recorded while the first answer was on its way", async () => {
+    const edge = slowEdge(queries);
+    await settle();
+    stream().tell({ kind: "call-rang", ticket: "t" });
+    await settle();
+    edge.asked[0]?.("nobody rings");
+    await settle();
+    edge.asked[1]?.("somebody rings");
+    await settle();
+    expect(edge.seen()).toBe("somebody rings");
+    edge.end();
+  });
+
+  it("asks once more, not once an event, when much is told at once", async () => {
+    const edge = slowEdge(queries);
+    await settle();
+    for (let i = 0; i < 50; i++) stream().tell({ kind: "line-added", ticket: "t" });
+    await settle();
+    edge.asked[0]?.("before");
+    await settle();
+    edge.asked[1]?.("after");
+    await settle();
+    expect(edge.asked).toHaveLength(2);
+    expect(edge.seen()).toBe("after");
+    edge.end();
+  });
+
+  it("asks again after an answer that failed", async () => {
+    const fetch = vi.fn().mockRejectedValueOnce(new Error("away")).mockResolvedValue("here");
+    const observer = new QueryObserver(queries, { queryKey: ["edge"], queryFn: fetch, retry: false });
+    const stop = observer.subscribe(() => {});
+    stream().tell({ kind: "call-rang" });
+    await settle();
+    await settle();
+    expect(observer.getCurrentResult().data).toBe("here");
+    stop();
+  });
+
+  it("asks everything anew when the stream opens again, and says when it is away", async () => {
+    const edge = slowEdge(queries);
+    await settle();
+    edge.asked[0]?.("before");
+    await settle();
+    stream().tell({ open: true });
+    expect(connected).toBe(true);
+    expect(stream().url).toBe("/api/live");
+    await settle();
+    edge.asked[1]?.("now");
+    await settle();
+    expect(edge.seen()).toBe("now");
+    stream().breakOff();
+    expect(connected).toBe(false);
+    await vi.advanceTimersByTimeAsync(2_100);
+    expect(Stream.opened).toHaveLength(2);
+    edge.end();
+  });
+
+  it("stays closed when it was ended", async () => {
+    end();
+    stream().breakOff();
+    await vi.advanceTimersByTimeAsync(5_000);
+    expect(Stream.opened).toHaveLength(1);
+  });
+});
