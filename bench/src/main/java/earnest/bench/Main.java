@@ -5,23 +5,47 @@ import earnest.testkit.Ground;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
 
-/** {@code ./earnest bench}. */
+import java.util.List;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** {@code ./earnest bench [NAME ...]}: all measurements, or those named. */
 public final class Main {
+    private static final List<String> ALL = List.of("assess", "load", "call", "memory", "find");
+
     private Main() {}
 
     public static void main(String[] args) throws Exception {
-        AssessBench.run();
+        Set<String> wanted = new TreeSet<>(args.length == 0 ? ALL : List.of(args));
+        if (!ALL.containsAll(wanted)) {
+            System.err.println("There are these measurements: " + String.join(", ", ALL) + ".");
+            System.exit(2);
+        }
+        if (wanted.contains("assess")) {
+            AssessBench.run();
+        }
+        if (wanted.equals(Set.of("assess"))) {
+            return;
+        }
         Ground ground = Ground.start("bench");
-        FirstLoad.run(ground.checkout());
+        if (wanted.contains("load")) {
+            FirstLoad.run(ground.checkout());
+        }
         ServerProcess server =
                 ServerProcess.start(
                         ground,
                         "earnest.directory.full-sync-every=10h",
                         "earnest.changes.most-per-person-and-day=1000");
         Desk.untilReady(ground, new People(ground).next());
-        new CallBench(ground).run();
-        MemoryBench.run(ground, server);
-        new FindBench(ground).run();
+        if (wanted.contains("call")) {
+            new CallBench(ground).run();
+        }
+        if (wanted.contains("memory")) {
+            MemoryBench.run(ground, server);
+        }
+        if (wanted.contains("find")) {
+            new FindBench(ground).run();
+        }
         server.stop();
     }
 }

@@ -7,9 +7,6 @@ import jakarta.persistence.Table;
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
-import java.util.Arrays;
-import java.util.EnumSet;
-import java.util.Locale;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -38,10 +35,6 @@ class Analyst {
     }
 
     Set<Role> roles() {
-        Set<Role> set = EnumSet.noneOf(Role.class);
-        Arrays.stream(roles.split(" "))
-                .map(r -> Role.valueOf(r.toUpperCase(Locale.ROOT)))
-                .forEach(set::add);
-        return set;
+        return Role.of(roles);
     }
 }

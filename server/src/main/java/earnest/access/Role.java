@@ -1,5 +1,6 @@
 package earnest.access;
 
+import java.util.EnumSet;
 import java.util.Locale;
 import java.util.Set;
 
@@ -18,6 +19,15 @@ public enum Role {
 
     Set<Right> rights() {
         return rights;
+    }
+
+    /** The roles of a stored list. */
+    static Set<Role> of(String words) {
+        Set<Role> roles = EnumSet.noneOf(Role.class);
+        for (String word : words.split(" ")) {
+            roles.add(valueOf(word.toUpperCase(Locale.ROOT)));
+        }
+        return roles;
     }
 
     String word() {

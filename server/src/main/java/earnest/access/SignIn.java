@@ -20,7 +20,6 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -43,6 +42,7 @@ class SignIn implements Analysts {
 
     private final AnalystRepository analysts;
     private final SessionRepository sessions;
+    private final OpenSessions open;
     private final AccessProperties properties;
     private final GuessLimits limits;
     private final TheRecord record;
@@ -57,6 +57,7 @@ class SignIn implements Analysts {
     SignIn(
             AnalystRepository analysts,
             SessionRepository sessions,
+            OpenSessions open,
             AccessProperties properties,
             GuessLimits limits,
             TheRecord record,
@@ -66,6 +67,7 @@ class SignIn implements Analysts {
             SecureRandom random) {
         this.analysts = analysts;
         this.sessions = sessions;
+        this.open = open;
         this.properties = properties;
         this.limits = limits;
         this.record = record;
@@ -168,43 +170,29 @@ class SignIn implements Analysts {
 
     /** Whose session it is, if it is one and has not ended; being asked keeps it from idling. */
     Optional<SignedIn> whose(String token, boolean keepsAlive) {
-        return writes.get(() -> look(token, keepsAlive));
-    }
-
-    private Optional<SignedIn> look(String token, boolean keepsAlive) {
         byte[] hash = hash(token);
         Instant now = clock.instant();
-        Optional<SignInSession> found =
-                sessions.findById(hash).filter(session -> session.endedAt == null);
+        Optional<OpenSessions.Open> found = open.find(hash);
         if (found.isEmpty()) {
             return Optional.empty();
         }
-        SignInSession session = found.get();
+        OpenSessions.Open session = found.get();
         String over = over(session, now);
         if (over != null) {
             end(token, over);
             return Optional.empty();
         }
-        if (keepsAlive && session.lastSeenAt.plus(SEEN_EVERY).isBefore(now)) {
+        if (keepsAlive && session.lastSeenAt().plus(SEEN_EVERY).isBefore(now)) {
             writes.run(() -> sessions.findById(hash).ifPresent(s -> s.lastSeenAt = now));
         }
-        return analysts.findById(session.analystId)
-                .map(
-                        a ->
-                                new SignedIn(
-                                        a.id,
-                                        a.login,
-                                        a.name,
-                                        a.roles(),
-                                        a.ownAccount,
-                                        HexFormat.of().formatHex(hash, 0, 8)));
+        return Optional.of(session.who());
     }
 
-    private @Nullable String over(SignInSession session, Instant now) {
-        if (!session.startedAt.plus(properties.absoluteTimeout()).isAfter(now)) {
+    private @Nullable String over(OpenSessions.Open session, Instant now) {
+        if (!session.startedAt().plus(properties.absoluteTimeout()).isAfter(now)) {
             return "the day was over";
         }
-        return session.lastSeenAt.plus(properties.idleTimeout()).isAfter(now)
+        return session.lastSeenAt().plus(properties.idleTimeout()).isAfter(now)
                 ? null
                 : "nothing was done for a while";
     }

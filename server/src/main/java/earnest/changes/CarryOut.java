@@ -138,14 +138,14 @@ class CarryOut implements Worker {
      */
     private boolean markAsked(UUID id) {
         AccountChange known = changes.findById(id).orElseThrow();
-        tickets.lock(known.ticketId);
+        Tickets.View ticket = tickets.lock(known.ticketId);
         AccountChange change = changes.lock(id).orElseThrow();
         if (change.state != Changes.State.INTENDED) {
             return false;
         }
         Standing.Judged judged =
                 standing.judge(
-                        change.ticketId,
+                        ticket,
                         ChangeDesk.want(
                                 change.what(), systems.system(change.system), change.analystId));
         if (!(judged.verdict() instanceof Verdict.Open)) {

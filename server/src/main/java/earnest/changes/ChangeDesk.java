@@ -7,7 +7,6 @@ import earnest.core.passwords.Generator;
 import earnest.core.passwords.PersonWords;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
-import earnest.core.record.Leaf;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
@@ -130,7 +129,8 @@ class ChangeDesk implements Changes {
                     "changed-meanwhile",
                     "The ticket names somebody else now. Look at the page again.");
         }
-        mustBeOpen(standing.judge(ticketId, want(action, connector, me.id())).verdict());
+        Standing.Judged judged = standing.judge(ticket, want(action, connector, me.id()));
+        mustBeOpen(judged.verdict());
         AccountState before = helpable(connector, everywhere, person, me, action);
         mustBeWithinLimit(person);
         AccountChange change = new AccountChange(ids.next());
@@ -149,7 +149,6 @@ class ChangeDesk implements Changes {
         }
         changes.save(change);
         connector.servers().forEach(server -> servers.save(new ServerRow(change.id, server)));
-        Leaf.Why why = standing.judge(ticketId, want(action, connector, me.id())).why();
         record.append(
                 Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name())
                         .ticket(ticketId, ticket.conversation())
@@ -157,7 +156,7 @@ class ChangeDesk implements Changes {
                         .account(connector.system(), person.account())
                         .data("deed", action.deed())
                         .data("change", change.id.toString())
-                        .why(why));
+                        .why(judged.why()));
         tickets.bump(ticketId);
         work.soon(CarryOut.KIND, change.id);
         waypoints.pass("change-intended-uncommitted");

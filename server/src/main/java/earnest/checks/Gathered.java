@@ -46,11 +46,30 @@ class Gathered {
         this.clock = clock;
     }
 
-    /** Ended checks of the ticket about this person; a check under way is no evidence yet. */
-    List<ProofCheck> ended(UUID ticket, UUID person) {
-        return checks.findByTicketIdOrderByStartedAt(ticket).stream()
-                .filter(check -> check.personId.equals(person) && check.endedAt != null)
-                .toList();
+    /** What is known of a ticket and the person named on it, read once. */
+    record Known(
+            Tickets.View ticket,
+            UUID person,
+            List<ProofCheck> checks,
+            List<People.Contact> contacts) {
+        /** Ended checks about this person; a check under way is no evidence yet. */
+        List<ProofCheck> ended() {
+            return checks.stream()
+                    .filter(check -> check.personId.equals(person) && check.endedAt != null)
+                    .toList();
+        }
+
+        Optional<ProofCheck> open(Instant now) {
+            return checks.stream().filter(check -> check.open(now)).reduce((a, b) -> b);
+        }
+    }
+
+    Known known(Tickets.View ticket, UUID person) {
+        return new Known(
+                ticket,
+                person,
+                checks.findByTicketIdOrderByStartedAt(ticket.id()),
+                people.contacts(person));
     }
 
     static Evidence evidence(ProofCheck check) {
@@ -74,24 +93,26 @@ class Gathered {
         };
     }
 
-    List<String> signals(Tickets.View ticket, UUID person, Rulebooks.InForce book) {
+    List<String> signals(Known known, Rulebooks.InForce book) {
+        UUID person = known.person();
+        UUID ticket = known.ticket().id();
         List<String> signals = new ArrayList<>();
         Instant now = clock.instant();
         Instant lately = now.minus(LATELY);
         boolean changed =
-                people.contacts(person).stream().anyMatch(contact -> recent(contact, book, now));
+                known.contacts().stream().anyMatch(contact -> recent(contact, book, now));
         add(signals, "contact-changed", changed, book);
         add(
                 signals,
                 "failed-elsewhere",
-                checks.failedElsewhere(person, ticket.id(), lately) > 0,
+                checks.failedElsewhere(person, ticket, lately) > 0,
                 book);
         add(
                 signals,
                 "asked-elsewhere",
-                !tickets.others(person, ticket.id(), lately).isEmpty(),
+                tickets.anyOther(person, ticket, lately),
                 book);
-        add(signals, "number-differs", numberDiffers(ticket, person), book);
+        add(signals, "number-differs", numberDiffers(known), book);
         return signals;
     }
 
@@ -103,11 +124,11 @@ class Gathered {
     }
 
     /** A withheld number differs from nothing. */
-    private boolean numberDiffers(Tickets.View ticket, UUID person) {
-        Tickets.Call call = ticket.call();
+    private static boolean numberDiffers(Known known) {
+        Tickets.Call call = known.ticket().call();
         return call != null
                 && call.numberShown() != null
-                && people.contacts(person).stream()
+                && known.contacts().stream()
                         .noneMatch(c -> c.value().equals(call.numberShown()));
     }
 
@@ -132,10 +153,11 @@ class Gathered {
             @Nullable FactKind fact) {}
 
     /** A contact that is too new is not offered. */
-    List<Possible> possible(UUID ticket, UUID person, Rulebooks.InForce book) {
+    List<Possible> possible(Known known, Rulebooks.InForce book) {
+        UUID person = known.person();
         Instant now = clock.instant();
         List<Possible> possible = new ArrayList<>();
-        for (People.Contact contact : people.contacts(person)) {
+        for (People.Contact contact : known.contacts()) {
             if (!contact.kind().telephone() || recent(contact, book, now)) {
                 continue;
             }
@@ -159,7 +181,7 @@ class Gathered {
                                         null,
                                         null)));
         Set<String> asked =
-                checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                known.checks().stream()
                         .map(check -> check.fact)
                         .filter(java.util.Objects::nonNull)
                         .collect(Collectors.toSet());

@@ -93,7 +93,7 @@ class Proving {
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
                     UUID person = claimed(ticket);
-                    Gathered.Possible possible = offered(ticketId, person, offer);
+                    Gathered.Possible possible = offered(ticket, person, offer);
                     ProofCheck check =
                             new ProofCheck(
                                     ids.next(),
@@ -113,9 +113,9 @@ class Proving {
                 });
     }
 
-    private Gathered.Possible offered(UUID ticket, UUID person, String offer) {
+    private Gathered.Possible offered(Tickets.View ticket, UUID person, String offer) {
         List<Gathered.Possible> possible =
-                gathered.possible(ticket, person, rulebooks.inForce()).stream()
+                gathered.possible(gathered.known(ticket, person), rulebooks.inForce()).stream()
                         .filter(
                                 p ->
                                         p.fact() == null

@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
+import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
 
@@ -14,14 +15,14 @@ public interface Standing {
     /**
      * The account of a ticket, with verdicts for the actions asked; empty until somebody is named.
      */
-    Account account(UUID ticket, List<Want> wanted);
+    Account account(Tickets.View ticket, List<Want> wanted);
 
     /**
      * Judges one action again, in the present transaction and on the locked ticket.
      *
      * @return the verdict, and what it rests on
      */
-    Judged judge(UUID ticket, Want wanted);
+    Judged judge(Tickets.View ticket, Want wanted);
 
     /** Whether the person has an authenticator enrolled. */
     boolean hasAuthenticator(UUID person);

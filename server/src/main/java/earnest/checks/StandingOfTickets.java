@@ -33,7 +33,6 @@ import java.util.stream.Collectors;
 class StandingOfTickets implements Standing {
     private final Gathered gathered;
     private final Rulebooks rulebooks;
-    private final Tickets tickets;
     private final People people;
     private final CheckRepository checks;
     private final Texts texts;
@@ -44,7 +43,6 @@ class StandingOfTickets implements Standing {
     StandingOfTickets(
             Gathered gathered,
             Rulebooks rulebooks,
-            Tickets tickets,
             People people,
             CheckRepository checks,
             Texts texts,
@@ -53,7 +51,6 @@ class StandingOfTickets implements Standing {
             Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
-        this.tickets = tickets;
         this.people = people;
         this.checks = checks;
         this.texts = texts;
@@ -78,6 +75,7 @@ class StandingOfTickets implements Standing {
 
     /** Everything that one look at a ticket needs. */
     private record Look(
+            Gathered.Known known,
             Rulebooks.InForce book,
             List<ProofCheck> ended,
             List<Gathered.Possible> possible,
@@ -85,8 +83,9 @@ class StandingOfTickets implements Standing {
 
     private Look look(Tickets.View ticket, UUID person, List<Want> wanted) {
         Rulebooks.InForce book = rulebooks.inForce();
-        List<ProofCheck> ended = gathered.ended(ticket.id(), person);
-        List<Gathered.Possible> possible = gathered.possible(ticket.id(), person, book);
+        Gathered.Known known = gathered.known(ticket, person);
+        List<ProofCheck> ended = known.ended();
+        List<Gathered.Possible> possible = gathered.possible(known, book);
         Set<String> groups = people.person(person).map(People.Person::groups).orElse(Set.of());
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
@@ -99,7 +98,7 @@ class StandingOfTickets implements Standing {
                 new Question(
                         book.rules(),
                         evidence,
-                        gathered.signals(ticket, person, book),
+                        gathered.signals(known, book),
                         wanted.stream()
                                 .map(
                                         w ->
@@ -114,18 +113,17 @@ class StandingOfTickets implements Standing {
                         conversation == null ? Set.of() : Set.of(conversation.toString()),
                         Set.of(),
                         now);
-        return new Look(book, ended, possible, Assurance.assess(question));
+        return new Look(known, book, ended, possible, Assurance.assess(question));
     }
 
     @Override
-    public Account account(UUID id, List<Want> wanted) {
-        Tickets.View ticket = tickets.view(id);
+    public Account account(Tickets.View ticket, List<Want> wanted) {
         UUID person = ticket.person();
         if (person == null) {
             return new Account(0, false, List.of(), List.of(), null, List.of());
         }
         Look look = look(ticket, person, wanted);
-        AccountWords words = new AccountWords(look.book().rules(), people.contacts(person));
+        AccountWords words = new AccountWords(look.book().rules(), look.known().contacts());
         Map<String, ProofCheck> byId =
                 look.ended().stream()
                         .collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
@@ -138,7 +136,7 @@ class StandingOfTickets implements Standing {
                 look.assessment().stopped(),
                 lines,
                 offers(look, ticket.conversation()),
-                open(id),
+                look.known().open(clock.instant()).map(this::open).orElse(null),
                 look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList());
     }
 
@@ -226,15 +224,6 @@ class StandingOfTickets implements Standing {
         };
     }
 
-    private Standing.@Nullable Open open(UUID ticket) {
-        Instant now = clock.instant();
-        Optional<ProofCheck> open =
-                checks.findByTicketIdOrderByStartedAt(ticket).stream()
-                        .filter(check -> check.open(now))
-                        .reduce((a, b) -> b);
-        return open.map(this::open).orElse(null);
-    }
-
     private Open open(ProofCheck check) {
         List<Texts.Sent> sent =
                 check.method() == Methods.CODE_BY_TEXT ? texts.about(check.id) : List.of();
@@ -252,8 +241,7 @@ class StandingOfTickets implements Standing {
     }
 
     @Override
-    public Judged judge(UUID id, Want want) {
-        Tickets.View ticket = tickets.view(id);
+    public Judged judge(Tickets.View ticket, Want want) {
         UUID person = ticket.person();
         if (person == null) {
             throw new Problem(

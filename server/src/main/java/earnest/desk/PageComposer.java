@@ -80,7 +80,7 @@ class PageComposer {
                 head(ticket, me),
                 suggested(ticket),
                 person.map(p -> who(p, ticket)).orElse(null),
-                standing.account(id, wants(me)),
+                standing.account(ticket, wants(me)),
                 done.stream().map(PageComposer::done).toList(),
                 handovers.onTicket(id).map(h -> handover(h, person)).orElse(null),
                 record.ofTicket(id, TAPE));

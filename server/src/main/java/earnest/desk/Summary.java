@@ -46,7 +46,7 @@ class Summary {
         }
         List<String> sentences = new ArrayList<>();
         sentences.add("The caller said they are %s.".formatted(person.get().name()));
-        sentences.add(proof(id));
+        sentences.add(proof(ticket));
         List<Changes.View> done = changes.onTicket(id);
         done.forEach(change -> sentences.add(change(change)));
         if (done.isEmpty()) {
@@ -56,8 +56,8 @@ class Summary {
         return String.join(" ", sentences);
     }
 
-    private String proof(UUID id) {
-        Standing.Account account = standing.account(id, List.of());
+    private String proof(Tickets.View ticket) {
+        Standing.Account account = standing.account(ticket, List.of());
         String lines =
                 account.lines().stream()
                         .filter(Standing.Line::counts)

@@ -24,11 +24,14 @@ public class KeyFiles {
     private static final int KEY_BYTES = 32;
     private final Path folder;
     private final JdbcClient database;
+    private final Writes writes;
     private final SecureRandom random;
 
-    KeyFiles(KeyProperties properties, JdbcClient database, SecureRandom random) {
+    KeyFiles(
+            KeyProperties properties, JdbcClient database, Writes writes, SecureRandom random) {
         this.folder = properties.folder();
         this.database = database;
+        this.writes = writes;
         this.random = random;
     }
 
@@ -94,10 +97,14 @@ public class KeyFiles {
         }
         String fingerprint = fingerprint(name, key);
         if (known == null) {
-            database.sql("insert ignore into key_fingerprint (name, fingerprint) values (:n, :f)")
-                    .param("n", name)
-                    .param("f", fingerprint)
-                    .update();
+            writes.run(
+                    () ->
+                            database.sql(
+                                            "insert ignore into key_fingerprint (name, fingerprint)"
+                                                + " values (:n, :f)")
+                                    .param("n", name)
+                                    .param("f", fingerprint)
+                                    .update());
         } else if (!known.equals(fingerprint)) {
             throw new IllegalStateException(
                     "The key %s is not the one this database was used with. Put that one back from your backup."

@@ -9,6 +9,8 @@ import com.github.kagkarlsson.scheduler.task.Task;
 import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
 import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
+import com.zaxxer.hikari.HikariConfig;
+import com.zaxxer.hikari.HikariDataSource;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -16,7 +18,6 @@ import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
-import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 
 import java.time.Clock;
 import java.time.Duration;
@@ -24,8 +25,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-
-import javax.sql.DataSource;
 
 /**
  * Workers over db-scheduler. A node that dies misses its heartbeats, and another takes its work up
@@ -36,17 +35,34 @@ class SchedulerConfiguration {
     private static final Logger LOG = LoggerFactory.getLogger(SchedulerConfiguration.class);
     private static final Duration HEARTBEAT = Duration.ofSeconds(1);
     private static final int MISSED_HEARTBEATS = 4;
+    private static final int CONNECTIONS = 6;
     private static final Duration POLLING = Duration.ofMillis(500);
     private static final Duration AFTER_FAILURE = Duration.ofSeconds(2);
 
+    /** Its own few connections: what it does to its table is committed statement by statement. */
+    private static HikariDataSource connections(HikariDataSource database) {
+        HikariConfig config = new HikariConfig();
+        config.setPoolName("scheduler");
+        config.setJdbcUrl(database.getJdbcUrl());
+        config.setUsername(database.getUsername());
+        config.setPassword(database.getPassword());
+        config.setTransactionIsolation(database.getTransactionIsolation());
+        config.setConnectionTimeout(database.getConnectionTimeout());
+        config.setMaximumPoolSize(CONNECTIONS);
+        return new HikariDataSource(config);
+    }
+
     @Bean(destroyMethod = "stop")
     Scheduler scheduler(
-            DataSource dataSource, List<Worker> workers, List<Routine> routines, Clock clock) {
+            HikariDataSource database,
+            List<Worker> workers,
+            List<Routine> routines,
+            Clock clock) {
         List<Task<?>> tasks = new ArrayList<>();
         workers.forEach(worker -> tasks.add(task(worker, clock)));
         List<RecurringTask<Void>> recurring =
                 routines.stream().map(SchedulerConfiguration::task).toList();
-        return Scheduler.create(new TransactionAwareDataSourceProxy(dataSource), tasks)
+        return Scheduler.create(connections(database), tasks)
                 .startTasks(recurring)
                 .threads(12)
                 .pollingInterval(POLLING)

@@ -1,14 +1,19 @@
 package earnest.ground;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.SchedulerClient;
+import com.github.kagkarlsson.scheduler.jdbc.AutodetectJdbcCustomization;
 import com.github.kagkarlsson.scheduler.task.TaskInstance;
 
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Instant;
 import java.util.UUID;
+
+import javax.sql.DataSource;
 
 /**
  * Work that must happen later or survive a crash: a row first, in the transaction that calls for
@@ -23,11 +28,19 @@ public class Work {
      */
     public record Kind(String name) {}
 
+    private final SchedulerClient table;
     private final ObjectProvider<Scheduler> scheduler;
+    private final Writes writes;
     private final Clock clock;
 
-    Work(ObjectProvider<Scheduler> scheduler, Clock clock) {
+    Work(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes, Clock clock) {
+        DataSource inTransactions = new TransactionAwareDataSourceProxy(database);
+        this.table =
+                SchedulerClient.Builder.create(inTransactions)
+                        .jdbcCustomization(new AutodetectJdbcCustomization(inTransactions, true))
+                        .build();
         this.scheduler = scheduler;
+        this.writes = writes;
         this.clock = clock;
     }
 
@@ -39,8 +52,7 @@ public class Work {
 
     /** Calls for work at a time; called for already, it stays as it was. */
     public void at(Kind kind, UUID about, Instant when) {
-        scheduler
-                .getObject()
-                .scheduleIfNotExists(new TaskInstance<Void>(kind.name(), about.toString()), when);
+        TaskInstance<Void> task = new TaskInstance<>(kind.name(), about.toString());
+        writes.run(() -> table.scheduleIfNotExists(task, when));
     }
 }

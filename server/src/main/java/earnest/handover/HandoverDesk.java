@@ -316,7 +316,7 @@ class HandoverDesk implements Handovers {
 
     /** What is handed over is judged as what was changed: a dropped line or a 'no' ends it. */
     private Handover begin(UUID ticketId, SignedIn me) {
-        tickets.hold(ticketId, me);
+        Tickets.View ticket = tickets.hold(ticketId, me);
         Handover handover =
                 handovers
                         .findFirstByTicketIdOrderByMadeAtDesc(ticketId)
@@ -337,7 +337,7 @@ class HandoverDesk implements Handovers {
         Changes.View change = changes.change(handover.changeId).orElseThrow();
         Standing.Judged judged =
                 standing.judge(
-                        ticketId,
+                        ticket,
                         new Standing.Want(change.action().id(), change.system(), me.id()));
         if (!(judged.verdict() instanceof Verdict.Open)) {
             throw new Problem(

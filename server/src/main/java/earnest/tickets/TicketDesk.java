@@ -393,6 +393,11 @@ class TicketDesk implements Tickets {
     }
 
     @Override
+    public boolean anyOther(UUID person, UUID but, Instant since) {
+        return tickets.existsByPersonIdAndIdNotAndOpenedAtGreaterThanEqual(person, but, since);
+    }
+
+    @Override
     public Map<UUID, Long> numbers(Collection<UUID> ids) {
         return tickets.findAllById(ids).stream()
                 .collect(Collectors.toMap(t -> t.id, t -> t.number));

@@ -24,4 +24,7 @@ interface TicketRepository extends JpaRepository<Ticket, UUID> {
             "select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order"
                     + " by t.openedAt desc")
     List<Ticket> others(UUID person, UUID but, Instant since);
+
+    boolean existsByPersonIdAndIdNotAndOpenedAtGreaterThanEqual(
+            UUID person, UUID but, Instant since);
 }

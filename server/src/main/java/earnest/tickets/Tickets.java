@@ -61,6 +61,9 @@ public interface Tickets {
     /** Other tickets on which the person was named since then, newest first. */
     List<View> others(UUID person, UUID but, Instant since);
 
+    /** Whether the person was named on another ticket since then. */
+    boolean anyOther(UUID person, UUID but, Instant since);
+
     /** The numbers under which people know tickets. */
     Map<UUID, Long> numbers(Collection<UUID> ids);
 

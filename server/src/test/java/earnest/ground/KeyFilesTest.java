@@ -12,6 +12,7 @@ import static org.mockito.Mockito.when;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
+import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 import java.io.IOException;
@@ -34,7 +35,11 @@ class KeyFilesTest {
                 .thenReturn(fingerprint);
         JdbcClient.StatementSpec insert = mock(JdbcClient.StatementSpec.class, RETURNS_SELF);
         when(database.sql(startsWith("insert"))).thenReturn(insert);
-        return new KeyFiles(new KeyProperties(folder), database, new SecureRandom());
+        return new KeyFiles(
+                new KeyProperties(folder),
+                database,
+                new Writes(mock(PlatformTransactionManager.class)),
+                new SecureRandom());
     }
 
     @Test

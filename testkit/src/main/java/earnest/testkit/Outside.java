@@ -87,6 +87,14 @@ public final class Outside {
                 });
     }
 
+    /** The person signs in with the temporary password and chooses another. */
+    public void signInAnew(String account, String temporary, String own) {
+        standins.post(
+                        "/api/pockets/" + account + "/sign-in",
+                        Map.of("password", temporary, "newPassword", own))
+                .ok();
+    }
+
     /** {@code up, down, silent, lost}. */
     public void gateway(String mode) {
         standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();

@@ -1,0 +1,52 @@
+package earnest.access;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.HexFormat;
+import java.util.Optional;
+import java.util.UUID;
+
+/** Looks a session up with whose it is: one query, since every request begins with it. */
+@Component
+class OpenSessions {
+    private final JdbcClient database;
+
+    OpenSessions(JdbcClient database) {
+        this.database = database;
+    }
+
+    /** A session that was not ended; whether it timed out is for the caller to see. */
+    record Open(SignedIn who, Instant startedAt, Instant lastSeenAt) {}
+
+    Optional<Open> find(byte[] tokenHash) {
+        return database.sql(
+                        """
+                        select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at
+                        from sign_in_session s join analyst a on a.id = s.analyst_id
+                        where s.token_hash = :hash and s.ended_at is null
+                        """)
+                .param("hash", tokenHash)
+                .query((row, i) -> open(row, HexFormat.of().formatHex(tokenHash, 0, 8)))
+                .optional();
+    }
+
+    private static Open open(ResultSet row, String session) throws SQLException {
+        SignedIn who =
+                new SignedIn(
+                        row.getObject("id", UUID.class),
+                        row.getString("login"),
+                        row.getString("name"),
+                        Role.of(row.getString("roles")),
+                        row.getString("own_account"),
+                        session);
+        return new Open(who, at(row, "started_at"), at(row, "last_seen_at"));
+    }
+
+    private static Instant at(ResultSet row, String column) throws SQLException {
+        return row.getTimestamp(column).toInstant();
+    }
+}
