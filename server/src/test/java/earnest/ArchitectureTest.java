@@ -36,8 +36,8 @@ class ArchitectureTest {
                     "earnest.systems.ldap.LdapConnector", // to set it
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.CodeText", // to send a code
-                    "earnest.checks.Proving", // to compare a fact, and to refuse a code in a
-                    // summary
+                    "earnest.checks.StaffFact", // to compare it
+                    "earnest.checks.SentCodes", // to refuse a code in a summary
                     "earnest.channels.Gateway"); // to carry a text
 
     @Test

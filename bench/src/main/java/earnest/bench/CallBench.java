@@ -197,8 +197,8 @@ final class CallBench {
             try (ResultSet rows =
                     statement.executeQuery(
                             "select convert(argument using utf8mb4), event_time from"
-                                + " mysql.general_log where command_type = 'Query'"
-                                + " and user_host like 'earnest_run%' order by event_time")) {
+                                    + " mysql.general_log where command_type = 'Query'"
+                                    + " and user_host like 'earnest_run%' order by event_time")) {
                 while (rows.next()) {
                     String sql = BYTES.matcher(rows.getString(1)).replaceAll(SOME_BYTES);
                     String begin = sql.strip().toLowerCase(java.util.Locale.ROOT);

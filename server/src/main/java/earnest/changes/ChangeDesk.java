@@ -3,10 +3,6 @@ package earnest.changes;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
 import earnest.core.assurance.Verdict;
-import earnest.core.passwords.Generator;
-import earnest.core.passwords.PersonWords;
-import earnest.core.passwords.Policy;
-import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
@@ -22,21 +18,17 @@ import earnest.systems.Connector;
 import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
-import earnest.wrapped.WrappedSecrets;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Decides on changes. What follows is {@link CarryOut}'s. */
 @Service
@@ -45,52 +37,49 @@ class ChangeDesk implements Changes {
 
     private final ChangeRepository changes;
     private final ServerRepository servers;
+    private final FreshPassword passwords;
     private final Systems systems;
     private final LiveAccounts accounts;
     private final Standing standing;
     private final Tickets tickets;
     private final People people;
-    private final WrappedSecrets secrets;
     private final TheRecord record;
     private final Work work;
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
-    private final SecureRandom random;
     private final ChangeProperties properties;
     private final Waypoints waypoints;
 
     ChangeDesk(
             ChangeRepository changes,
             ServerRepository servers,
+            FreshPassword passwords,
             Systems systems,
             LiveAccounts accounts,
             Standing standing,
             Tickets tickets,
             People people,
-            WrappedSecrets secrets,
             TheRecord record,
             Work work,
             Writes writes,
             Clock clock,
             Ids ids,
-            SecureRandom random,
             ChangeProperties properties,
             Waypoints waypoints) {
         this.changes = changes;
         this.servers = servers;
+        this.passwords = passwords;
         this.systems = systems;
         this.accounts = accounts;
         this.standing = standing;
         this.tickets = tickets;
         this.people = people;
-        this.secrets = secrets;
         this.record = record;
         this.work = work;
         this.writes = writes;
         this.clock = clock;
         this.ids = ids;
-        this.random = random;
         this.properties = properties;
         this.waypoints = waypoints;
     }
@@ -145,7 +134,7 @@ class ChangeDesk implements Changes {
         change.beforeMark = Mark.of(before);
         change.intendedAt = clock.instant();
         if (action == Action.TEMPORARY_PASSWORD) {
-            change.wrappedId = wrap(ticketId, connector, person);
+            change.wrappedId = passwords.draw(ticketId, connector, person);
         }
         changes.save(change);
         connector.servers().forEach(server -> servers.save(new ServerRow(change.id, server)));
@@ -233,30 +222,6 @@ class ChangeDesk implements Changes {
                     "too-many-changes",
                     "%s had %d changes within a day, which is the limit. Tell your lead."
                             .formatted(person.name(), done));
-        }
-    }
-
-    private UUID wrap(UUID ticketId, Connector connector, People.Person person) {
-        Policy policy =
-                connector
-                        .policy()
-                        .forbidding(
-                                PersonWords.of(
-                                        Stream.of(
-                                                        person.name(),
-                                                        person.account(),
-                                                        person.staffNumber())
-                                                .filter(Objects::nonNull)
-                                                .toList()));
-        Generator generator = new Generator(policy);
-        try (Secret password = generator.draw(generator.leastLength(), random)) {
-            return secrets.keep(ticketId, password);
-        } catch (Generator.TooFew e) {
-            throw new Problem(
-                    409,
-                    "no-password",
-                    "The password policy of %s leaves too few passwords to read aloud. Tell the steward."
-                            .formatted(connector.name()));
         }
     }
 

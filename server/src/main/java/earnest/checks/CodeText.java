@@ -4,7 +4,6 @@ import earnest.channels.TextBody;
 import earnest.channels.Texts;
 import earnest.core.passwords.Secret;
 
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -15,12 +14,12 @@ import java.util.UUID;
 @Component
 class CodeText implements TextBody {
     private final CheckRepository checks;
-    private final ObjectProvider<Proving> proving;
+    private final SentCodes codes;
     private final Clock clock;
 
-    CodeText(CheckRepository checks, ObjectProvider<Proving> proving, Clock clock) {
+    CodeText(CheckRepository checks, SentCodes codes, Clock clock) {
         this.checks = checks;
-        this.proving = proving;
+        this.codes = codes;
         this.clock = clock;
     }
 
@@ -35,7 +34,7 @@ class CodeText implements TextBody {
                 .filter(check -> check.open(clock.instant()))
                 .map(
                         check -> {
-                            try (Secret code = proving.getObject().code(check.id)) {
+                            try (Secret code = codes.code(check.id)) {
                                 return code.open(CodeText::words);
                             }
                         });

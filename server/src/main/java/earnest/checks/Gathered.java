@@ -99,19 +99,10 @@ class Gathered {
         List<String> signals = new ArrayList<>();
         Instant now = clock.instant();
         Instant lately = now.minus(LATELY);
-        boolean changed =
-                known.contacts().stream().anyMatch(contact -> recent(contact, book, now));
+        boolean changed = known.contacts().stream().anyMatch(contact -> recent(contact, book, now));
         add(signals, "contact-changed", changed, book);
-        add(
-                signals,
-                "failed-elsewhere",
-                checks.failedElsewhere(person, ticket, lately) > 0,
-                book);
-        add(
-                signals,
-                "asked-elsewhere",
-                tickets.anyOther(person, ticket, lately),
-                book);
+        add(signals, "failed-elsewhere", checks.failedElsewhere(person, ticket, lately) > 0, book);
+        add(signals, "asked-elsewhere", tickets.anyOther(person, ticket, lately), book);
         add(signals, "number-differs", numberDiffers(known), book);
         return signals;
     }
@@ -128,8 +119,7 @@ class Gathered {
         Tickets.Call call = known.ticket().call();
         return call != null
                 && call.numberShown() != null
-                && known.contacts().stream()
-                        .noneMatch(c -> c.value().equals(call.numberShown()));
+                && known.contacts().stream().noneMatch(c -> c.value().equals(call.numberShown()));
     }
 
     static boolean recent(People.Contact contact, Rulebooks.InForce book, Instant now) {

@@ -13,7 +13,6 @@ import earnest.people.People;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
@@ -23,7 +22,6 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -37,7 +35,7 @@ class StandingOfTickets implements Standing {
     private final CheckRepository checks;
     private final Texts texts;
     private final Enrolments enrolments;
-    private final ObjectProvider<Proving> proving;
+    private final SentCodes codes;
     private final Clock clock;
 
     StandingOfTickets(
@@ -47,7 +45,7 @@ class StandingOfTickets implements Standing {
             CheckRepository checks,
             Texts texts,
             Enrolments enrolments,
-            ObjectProvider<Proving> proving,
+            SentCodes codes,
             Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
@@ -55,7 +53,7 @@ class StandingOfTickets implements Standing {
         this.checks = checks;
         this.texts = texts;
         this.enrolments = enrolments;
-        this.proving = proving;
+        this.codes = codes;
         this.clock = clock;
     }
 
@@ -70,7 +68,7 @@ class StandingOfTickets implements Standing {
         Instant now = clock.instant();
         return checks.findByTicketIdOrderByStartedAt(ticket).stream()
                 .filter(check -> check.method() == Methods.CODE_BY_TEXT && check.open(now))
-                .anyMatch(check -> proving.getObject().isIn(check.id, digits));
+                .anyMatch(check -> codes.isIn(check.id, digits));
     }
 
     /** Everything that one look at a ticket needs. */

@@ -9,15 +9,17 @@ import org.springframework.stereotype.Component;
 @Component
 class TicketListener {
     private final Proving proving;
+    private final NumberShown numberShown;
 
-    TicketListener(Proving proving) {
+    TicketListener(Proving proving, NumberShown numberShown) {
         this.proving = proving;
+        this.numberShown = numberShown;
     }
 
     @EventListener
     void on(Tickets.Claimed claimed) {
         proving.endOpen(claimed.ticket(), claimed.by());
-        proving.numberShown(claimed);
+        numberShown.compare(claimed);
     }
 
     @EventListener

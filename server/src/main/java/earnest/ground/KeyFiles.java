@@ -27,8 +27,7 @@ public class KeyFiles {
     private final Writes writes;
     private final SecureRandom random;
 
-    KeyFiles(
-            KeyProperties properties, JdbcClient database, Writes writes, SecureRandom random) {
+    KeyFiles(KeyProperties properties, JdbcClient database, Writes writes, SecureRandom random) {
         this.folder = properties.folder();
         this.database = database;
         this.writes = writes;
@@ -101,7 +100,7 @@ public class KeyFiles {
                     () ->
                             database.sql(
                                             "insert ignore into key_fingerprint (name, fingerprint)"
-                                                + " values (:n, :f)")
+                                                    + " values (:n, :f)")
                                     .param("n", name)
                                     .param("f", fingerprint)
                                     .update());

@@ -54,10 +54,7 @@ class SchedulerConfiguration {
 
     @Bean(destroyMethod = "stop")
     Scheduler scheduler(
-            HikariDataSource database,
-            List<Worker> workers,
-            List<Routine> routines,
-            Clock clock) {
+            HikariDataSource database, List<Worker> workers, List<Routine> routines, Clock clock) {
         List<Task<?>> tasks = new ArrayList<>();
         workers.forEach(worker -> tasks.add(task(worker, clock)));
         List<RecurringTask<Void>> recurring =

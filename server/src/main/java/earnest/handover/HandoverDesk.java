@@ -5,12 +5,9 @@ import earnest.changes.Changes;
 import earnest.channels.Texts;
 import earnest.checks.Standing;
 import earnest.core.assurance.Verdict;
-import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
-import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
-import earnest.ground.Work;
 import earnest.ground.Writes;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -20,7 +17,6 @@ import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
@@ -33,6 +29,8 @@ import java.util.UUID;
 @Service
 class HandoverDesk implements Handovers {
     private final HandoverRepository handovers;
+    private final HandoverEntries entries;
+    private final Passwords passwords;
     private final Changes changes;
     private final Standing standing;
     private final Tickets tickets;
@@ -41,14 +39,14 @@ class HandoverDesk implements Handovers {
     private final WrappedSecrets secrets;
     private final HandoverProperties properties;
     private final TheRecord record;
-    private final Work work;
     private final Writes writes;
     private final Clock clock;
-    private final Ids ids;
     private final Waypoints waypoints;
 
     HandoverDesk(
             HandoverRepository handovers,
+            HandoverEntries entries,
+            Passwords passwords,
             Changes changes,
             Standing standing,
             Tickets tickets,
@@ -57,12 +55,12 @@ class HandoverDesk implements Handovers {
             WrappedSecrets secrets,
             HandoverProperties properties,
             TheRecord record,
-            Work work,
             Writes writes,
             Clock clock,
-            Ids ids,
             Waypoints waypoints) {
         this.handovers = handovers;
+        this.entries = entries;
+        this.passwords = passwords;
         this.changes = changes;
         this.standing = standing;
         this.tickets = tickets;
@@ -71,36 +69,9 @@ class HandoverDesk implements Handovers {
         this.secrets = secrets;
         this.properties = properties;
         this.record = record;
-        this.work = work;
         this.writes = writes;
         this.clock = clock;
-        this.ids = ids;
         this.waypoints = waypoints;
-    }
-
-    /** A temporary password that took effect is to be handed over; one before it is no more. */
-    @EventListener
-    void on(Changes.TookEffect effect) {
-        UUID wrapped = effect.wrapped();
-        if (wrapped == null || handovers.findByChangeId(effect.change()).isPresent()) {
-            return;
-        }
-        for (Handover former : handovers.findByPersonIdAndInAtIsNull(effect.person())) {
-            if (!former.over()) {
-                former.state = Handover.REPLACED;
-                secrets.discard(former.wrappedId);
-            }
-        }
-        Handover handover = new Handover(ids.next());
-        handover.changeId = effect.change();
-        handover.ticketId = effect.ticket();
-        handover.personId = effect.person();
-        handover.wrappedId = wrapped;
-        handover.groupCount = parts(wrapped).size();
-        handover.madeAt = clock.instant();
-        handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
-        handovers.save(handover);
-        work.soon(SignInWatch.KIND, handover.id);
     }
 
     @Override
@@ -148,7 +119,9 @@ class HandoverDesk implements Handovers {
                         default -> throw Problem.invalid("A password goes by read-aloud or text.");
                     }
                     record.append(
-                            about(Entry.by(EntryKind.HANDOVER_CHOSEN, me.id(), me.name()), handover)
+                            entries.about(
+                                            Entry.by(EntryKind.HANDOVER_CHOSEN, me.id(), me.name()),
+                                            handover)
                                     .data("route", words(route)));
                     waypoints.pass("handover-route-uncommitted");
                 });
@@ -203,7 +176,7 @@ class HandoverDesk implements Handovers {
                             }
                             handover.state = Handover.SHOWN;
                             record.append(
-                                    about(
+                                    entries.about(
                                                     Entry.by(
                                                             EntryKind.HANDOVER_SHOWN,
                                                             me.id(),
@@ -219,25 +192,12 @@ class HandoverDesk implements Handovers {
     }
 
     private List<Part> rest(Handover handover) {
-        List<Spelling.Group> groups = parts(handover.wrappedId);
+        List<Spelling.Group> groups = passwords.parts(handover.wrappedId);
         List<Part> parts = new ArrayList<>();
         for (int i = handover.saidBack; i < groups.size(); i++) {
             parts.add(new Part(i + 1, groups.get(i).characters(), groups.get(i).words()));
         }
         return parts;
-    }
-
-    private List<Spelling.Group> parts(UUID wrapped) {
-        try (Secret secret = secrets.take(wrapped).orElseThrow(HandoverDesk::gone)) {
-            return Spelling.spell(secret);
-        }
-    }
-
-    private static Problem gone() {
-        return new Problem(
-                409,
-                "gone",
-                "The password is gone. Make a fresh one; the former one will not be needed.");
     }
 
     @Override
@@ -258,7 +218,7 @@ class HandoverDesk implements Handovers {
                     }
                     handover.saidBack = part;
                     record.append(
-                            about(
+                            entries.about(
                                             Entry.by(
                                                     EntryKind.HANDOVER_SAID_BACK,
                                                     me.id(),
@@ -270,7 +230,7 @@ class HandoverDesk implements Handovers {
                         handover.state = Handover.SAID_BACK;
                         secrets.discard(handover.wrappedId);
                         record.append(
-                                about(
+                                entries.about(
                                                 Entry.by(
                                                         EntryKind.HANDOVER_DONE,
                                                         me.id(),
@@ -281,37 +241,6 @@ class HandoverDesk implements Handovers {
                     waypoints.pass("handover-said-back-uncommitted");
                 });
         waypoints.pass("handover-said-back-committed");
-    }
-
-    /** The text that carries a password went further. */
-    @EventListener
-    void on(Texts.Moved moved) {
-        if (moved.purpose() != Texts.Purpose.HANDOVER) {
-            return;
-        }
-        Handover handover = handovers.lock(moved.about()).orElseThrow();
-        switch (moved.state()) {
-            case LEFT -> {
-                handover.state = Handover.LEFT;
-                secrets.discard(handover.wrappedId);
-                record.append(
-                        about(
-                                        Entry.bySystem(
-                                                EntryKind.HANDOVER_DONE,
-                                                "text-gateway",
-                                                "Text gateway"),
-                                        handover)
-                                .data("route", "sent by text"));
-            }
-            case ARRIVED -> handover.state = Handover.ARRIVED;
-            // Known not to have left: another route is open again.
-            case FAILED -> {
-                if (handover.state.equals(Handover.SENDING)) {
-                    handover.state = Handover.WAITING;
-                }
-            }
-            case WAITING, SENDING, UNKNOWN -> {}
-        }
     }
 
     /** What is handed over is judged as what was changed: a dropped line or a 'no' ends it. */
@@ -337,8 +266,7 @@ class HandoverDesk implements Handovers {
         Changes.View change = changes.change(handover.changeId).orElseThrow();
         Standing.Judged judged =
                 standing.judge(
-                        ticket,
-                        new Standing.Want(change.action().id(), change.system(), me.id()));
+                        ticket, new Standing.Want(change.action().id(), change.system(), me.id()));
         if (!(judged.verdict() instanceof Verdict.Open)) {
             throw new Problem(
                     403,
@@ -347,14 +275,6 @@ class HandoverDesk implements Handovers {
                             + " again first.");
         }
         return handover;
-    }
-
-    private Entry about(Entry entry, Handover handover) {
-        return entry.ticket(handover.ticketId, null)
-                .person(
-                        handover.personId,
-                        people.person(handover.personId).map(People.Person::name).orElse(null))
-                .data("change", handover.changeId.toString());
     }
 
     private static String words(String route) {

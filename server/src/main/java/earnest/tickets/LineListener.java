@@ -8,21 +8,21 @@ import org.springframework.stereotype.Component;
 /** Turns what happens on the line into tickets and ends of conversations. */
 @Component
 class LineListener {
-    private final TicketDesk tickets;
+    private final Calls calls;
 
-    LineListener(TicketDesk tickets) {
-        this.tickets = tickets;
+    LineListener(Calls calls) {
+        this.calls = calls;
     }
 
     @EventListener
     void on(LineEvent event) {
         switch (event) {
-            case LineEvent.Rang(String call, var number) -> tickets.rang(call, number);
-            case LineEvent.Ended(String call, boolean dropped) -> tickets.callEnded(call, dropped);
+            case LineEvent.Rang(String call, var number) -> calls.rang(call, number);
+            case LineEvent.Ended(String call, boolean dropped) -> calls.callEnded(call, dropped);
             // Checks begin the conversation of a call back; here it can only end.
             case LineEvent.CallBack(String call, String state) -> {
                 if (state.equals("ended") || state.equals("dropped")) {
-                    tickets.callEnded(call, state.equals("dropped"));
+                    calls.callEnded(call, state.equals("dropped"));
                 }
             }
         }

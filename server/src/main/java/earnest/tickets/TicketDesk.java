@@ -3,12 +3,9 @@ package earnest.tickets;
 import earnest.access.Analysts;
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import earnest.channels.Line;
-import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.people.People;
-import earnest.people.Telephone;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
@@ -31,55 +28,36 @@ import java.util.stream.Collectors;
 class TicketDesk implements Tickets {
     private final TicketRepository tickets;
     private final ConversationRepository conversations;
+    private final Holding holding;
+    private final Calls calls;
     private final People people;
     private final Analysts analysts;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
-    private final Ids ids;
-    private final Line line;
     private final ApplicationEventPublisher events;
 
     TicketDesk(
             TicketRepository tickets,
             ConversationRepository conversations,
+            Holding holding,
+            Calls calls,
             People people,
             Analysts analysts,
             TheRecord record,
             Writes writes,
             Clock clock,
-            Ids ids,
-            Line line,
             ApplicationEventPublisher events) {
         this.tickets = tickets;
         this.conversations = conversations;
+        this.holding = holding;
+        this.calls = calls;
         this.people = people;
         this.analysts = analysts;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
-        this.ids = ids;
-        this.line = line;
         this.events = events;
-    }
-
-    /** A ring becomes a ticket at once; the same ring told twice stays one ticket. */
-    void rang(String call, @Nullable String number) {
-        if (conversations.findByCallId(call).isPresent()) {
-            return;
-        }
-        Instant now = clock.instant();
-        Ticket ticket = new Ticket(ids.next(), now);
-        Conversation conversation = new Conversation(ids.next(), ticket.id, call, number, now);
-        ticket.conversationId = conversation.id;
-        tickets.save(ticket);
-        conversations.save(conversation);
-        record.append(
-                Entry.bySystem(EntryKind.CALL_RANG, "line", "Line")
-                        .ticket(ticket.id, conversation.id)
-                        .personal(
-                                "number",
-                                number == null ? "no number shown" : Telephone.masked(number)));
     }
 
     @Override
@@ -90,66 +68,25 @@ class TicketDesk implements Tickets {
 
     @Override
     public View lock(UUID id) {
-        locked(id);
+        holding.locked(id);
         return view(id);
     }
 
     @Override
     public View hold(UUID id, SignedIn me) {
-        held(id, me);
+        holding.held(id, me);
         return view(id);
     }
 
     @Override
     public View hold(UUID id, SignedIn me, long version) {
-        Ticket ticket = held(id, me);
-        if (ticket.version != version) {
-            throw changedMeanwhile();
-        }
+        holding.held(id, me, version);
         return view(id);
-    }
-
-    private static Problem changedMeanwhile() {
-        return new Problem(
-                409,
-                "changed-meanwhile",
-                "Something came in on this ticket a moment ago. Look at the page again, then"
-                        + " decide.");
-    }
-
-    private Ticket locked(UUID id) {
-        return tickets.lock(id).orElseThrow(() -> Problem.unknown("ticket"));
-    }
-
-    private Ticket held(UUID id, SignedIn me) {
-        me.must(Right.WORK_AT_DESK);
-        Ticket ticket = locked(id);
-        if (ticket.state == State.CLOSED) {
-            throw new Problem(
-                    409,
-                    "closed",
-                    "This ticket is closed. If the person needs more, take their next call.");
-        }
-        if (!me.id().equals(ticket.holderId)) {
-            throw new Problem(
-                    409,
-                    "held-by-another",
-                    "%s You can read along; take it over to act."
-                            .formatted(holds(ticket.holderId)));
-        }
-        return ticket;
-    }
-
-    private String holds(@Nullable UUID holder) {
-        return Optional.ofNullable(holder)
-                .flatMap(analysts::find)
-                .map(c -> c.name() + " holds this ticket.")
-                .orElse("Nobody holds this ticket.");
     }
 
     @Override
     public void bump(UUID id) {
-        locked(id).version++;
+        holding.locked(id).version++;
     }
 
     @Override
@@ -157,26 +94,21 @@ class TicketDesk implements Tickets {
         me.must(Right.WORK_AT_DESK);
         writes.run(
                 () -> {
-                    Ticket ticket = locked(id);
+                    Ticket ticket = holding.locked(id);
                     if (ticket.state != State.RINGING) {
                         throw new Problem(
                                 409,
                                 "not-ringing",
                                 ticket.state == State.MISSED
                                         ? "The caller hung up. Take the ticket to call them back."
-                                        : holds(ticket.holderId)
+                                        : holding.holds(ticket.holderId)
                                                 + " The call was answered already.");
                     }
-                    Conversation conversation = present(ticket);
-                    conversation.state = Conversation.ANSWERED;
-                    conversation.answeredAt = clock.instant();
+                    Conversation conversation = calls.present(ticket);
+                    calls.answered(conversation);
                     ticket.state = State.OPEN;
                     ticket.holderId = me.id();
                     append(EntryKind.CALL_ANSWERED, ticket, me);
-                    Writes.afterCommit(
-                            () ->
-                                    Thread.ofVirtual()
-                                            .start(() -> line.answered(conversation.callId)));
                 });
     }
 
@@ -185,7 +117,7 @@ class TicketDesk implements Tickets {
         me.must(Right.WORK_AT_DESK);
         writes.run(
                 () -> {
-                    Ticket ticket = locked(id);
+                    Ticket ticket = holding.locked(id);
                     if (ticket.state == State.CLOSED || ticket.state == State.RINGING) {
                         throw new Problem(
                                 409,
@@ -220,7 +152,7 @@ class TicketDesk implements Tickets {
     public void pass(UUID id, SignedIn me, UUID to) {
         writes.run(
                 () -> {
-                    Ticket ticket = held(id, me);
+                    Ticket ticket = holding.held(id, me);
                     Analysts.Colleague colleague =
                             analysts.atTheDesk().stream()
                                     .filter(c -> c.id().equals(to))
@@ -239,15 +171,13 @@ class TicketDesk implements Tickets {
     public void hangUp(UUID id, SignedIn me) {
         writes.run(
                 () -> {
-                    Ticket ticket = held(id, me);
-                    Conversation conversation = live(ticket);
+                    Ticket ticket = holding.held(id, me);
+                    Conversation conversation = calls.live(ticket);
                     if (conversation == null) {
                         throw new Problem(409, "no-call", "Nobody is on the line.");
                     }
-                    end(ticket, conversation, "ended");
+                    calls.hungUp(ticket, conversation);
                     append(EntryKind.CALL_ENDED, ticket, me);
-                    Writes.afterCommit(
-                            () -> Thread.ofVirtual().start(() -> line.ended(conversation.callId)));
                 });
     }
 
@@ -255,10 +185,7 @@ class TicketDesk implements Tickets {
     public void claim(UUID id, SignedIn me, UUID personId, long version) {
         writes.run(
                 () -> {
-                    Ticket ticket = held(id, me);
-                    if (ticket.version != version) {
-                        throw changedMeanwhile();
-                    }
+                    Ticket ticket = holding.held(id, me, version);
                     People.Person person =
                             people.person(personId).orElseThrow(() -> Problem.unknown("person"));
                     if (person.gone()) {
@@ -272,7 +199,7 @@ class TicketDesk implements Tickets {
                     if (personId.equals(ticket.personId)) {
                         return;
                     }
-                    Conversation conversation = present(ticket);
+                    Conversation conversation = calls.present(ticket);
                     ticket.personId = personId;
                     ticket.claimedAt = clock.instant();
                     ticket.version++;
@@ -289,17 +216,10 @@ class TicketDesk implements Tickets {
     public void close(UUID id, SignedIn me, String summary, long version) {
         writes.run(
                 () -> {
-                    Ticket ticket = held(id, me);
-                    if (ticket.version != version) {
-                        throw changedMeanwhile();
-                    }
-                    Conversation conversation = live(ticket);
+                    Ticket ticket = holding.held(id, me, version);
+                    Conversation conversation = calls.live(ticket);
                     if (conversation != null) {
-                        end(ticket, conversation, "ended");
-                        Writes.afterCommit(
-                                () ->
-                                        Thread.ofVirtual()
-                                                .start(() -> line.ended(conversation.callId)));
+                        calls.hungUp(ticket, conversation);
                     }
                     ticket.state = State.CLOSED;
                     ticket.closedAt = clock.instant();
@@ -316,70 +236,12 @@ class TicketDesk implements Tickets {
 
     @Override
     public void remind(UUID id, @Nullable String words) {
-        locked(id).reminder = words;
+        holding.locked(id).reminder = words;
     }
 
     @Override
     public Optional<UUID> callBackBegins(UUID id, String call) {
-        Ticket ticket = locked(id);
-        Conversation live = live(ticket);
-        if (live != null) {
-            return Optional.empty();
-        }
-        Instant now = clock.instant();
-        Conversation conversation = new Conversation(ids.next(), id, call, null, now);
-        conversation.state = Conversation.ANSWERED;
-        conversation.answeredAt = now;
-        conversations.save(conversation);
-        ticket.conversationId = conversation.id;
-        return Optional.of(conversation.id);
-    }
-
-    @Override
-    public void callEnded(String call, boolean dropped) {
-        Optional<Conversation> found = conversations.findByCallId(call);
-        if (found.isEmpty()) {
-            return;
-        }
-        Ticket ticket = locked(found.get().ticketId);
-        Conversation conversation = found.get();
-        if (!conversation.live()) {
-            return;
-        }
-        boolean missed = ticket.state == State.RINGING;
-        if (missed) {
-            ticket.state = State.MISSED;
-        }
-        end(ticket, conversation, missed ? "missed" : dropped ? "dropped" : "ended");
-        EntryKind kind =
-                missed
-                        ? EntryKind.CALL_MISSED
-                        : dropped ? EntryKind.LINE_DROPPED : EntryKind.CALL_ENDED;
-        Entry entry = dropped ? Entry.bySystem(kind, "line", "Line") : Entry.byCaller(kind, call);
-        record.append(entry.ticket(ticket.id, conversation.id));
-    }
-
-    /** What was proved in a conversation ends with it, so decisions made before must fall. */
-    private void end(Ticket ticket, Conversation conversation, String state) {
-        conversation.state = state;
-        conversation.endedAt = clock.instant();
-        if (conversation.id.equals(ticket.conversationId)) {
-            ticket.conversationId = null;
-        }
-        ticket.version++;
-    }
-
-    private @Nullable Conversation live(Ticket ticket) {
-        return ticket.conversationId == null
-                ? null
-                : conversations
-                        .findById(ticket.conversationId)
-                        .filter(Conversation::live)
-                        .orElse(null);
-    }
-
-    private Conversation present(Ticket ticket) {
-        return conversations.findFirstByTicketIdOrderByRangAtDesc(ticket.id).orElseThrow();
+        return calls.callBackBegins(id, call);
     }
 
     @Override

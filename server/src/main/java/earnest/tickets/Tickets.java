@@ -52,9 +52,6 @@ public interface Tickets {
     /** A call that the desk placed was answered while no other call was on the line. */
     Optional<UUID> callBackBegins(UUID ticket, String call);
 
-    /** A call ended that may be a ticket's conversation. */
-    void callEnded(String call, boolean dropped);
-
     /** All that is not closed. */
     List<View> open();
 

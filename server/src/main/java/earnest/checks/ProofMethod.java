@@ -1,0 +1,27 @@
+package earnest.checks;
+
+import earnest.access.SignedIn;
+import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
+import earnest.tickets.Tickets;
+
+/** One method of proof. All is done in the present transaction, on the locked ticket. */
+interface ProofMethod {
+    Methods method();
+
+    /** Whether somebody must be on the line to be asked. */
+    default boolean needsSomebodyOnTheLine() {
+        return true;
+    }
+
+    /** Begins the check with its entry, and whatever must leave for it. */
+    void start(ProofCheck check, SignedIn me, Tickets.View ticket);
+
+    /**
+     * Takes what the analyst typed. A wrong answer is a result that is committed with its entry,
+     * never an exception that would roll it back.
+     */
+    default Proving.Outcome answer(Tickets.View ticket, ProofCheck check, Secret typed) {
+        throw Problem.invalid("Nothing is typed for this check.");
+    }
+}

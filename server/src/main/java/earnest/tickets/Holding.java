@@ -1,0 +1,70 @@
+package earnest.tickets;
+
+import earnest.access.Analysts;
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import earnest.ground.Problem;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.util.Optional;
+import java.util.UUID;
+
+/** Locks tickets, and sees that only their holder acts on them. */
+@Component
+class Holding {
+    private final TicketRepository tickets;
+    private final Analysts analysts;
+
+    Holding(TicketRepository tickets, Analysts analysts) {
+        this.tickets = tickets;
+        this.analysts = analysts;
+    }
+
+    Ticket locked(UUID id) {
+        return tickets.lock(id).orElseThrow(() -> Problem.unknown("ticket"));
+    }
+
+    Ticket held(UUID id, SignedIn me) {
+        me.must(Right.WORK_AT_DESK);
+        Ticket ticket = locked(id);
+        if (ticket.state == Tickets.State.CLOSED) {
+            throw new Problem(
+                    409,
+                    "closed",
+                    "This ticket is closed. If the person needs more, take their next call.");
+        }
+        if (!me.id().equals(ticket.holderId)) {
+            throw new Problem(
+                    409,
+                    "held-by-another",
+                    "%s You can read along; take it over to act."
+                            .formatted(holds(ticket.holderId)));
+        }
+        return ticket;
+    }
+
+    /**
+     * As {@link #held(UUID, SignedIn)}, and nobody may have decided anything since {@code version}.
+     */
+    Ticket held(UUID id, SignedIn me, long version) {
+        Ticket ticket = held(id, me);
+        if (ticket.version != version) {
+            throw new Problem(
+                    409,
+                    "changed-meanwhile",
+                    "Something came in on this ticket a moment ago. Look at the page again, then"
+                            + " decide.");
+        }
+        return ticket;
+    }
+
+    /** Who holds it, as a sentence. */
+    String holds(@Nullable UUID holder) {
+        return Optional.ofNullable(holder)
+                .flatMap(analysts::find)
+                .map(c -> c.name() + " holds this ticket.")
+                .orElse("Nobody holds this ticket.");
+    }
+}
