@@ -1,5 +1,7 @@
 package earnest;
 
+import com.zaxxer.hikari.HikariDataSource;
+
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
@@ -14,6 +16,7 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /** The real application on the real ground, started once for all tests of this module. */
 final class App implements AutoCloseable {
@@ -69,8 +72,12 @@ final class App implements AutoCloseable {
         return context.getBean(type);
     }
 
+    /** The database as the running server may use it, each statement committed by itself. */
     JdbcClient database() {
-        return context.getBean(JdbcClient.class);
+        HikariDataSource pool = context.getBean(HikariDataSource.class);
+        return JdbcClient.create(
+                new DriverManagerDataSource(
+                        pool.getJdbcUrl(), pool.getUsername(), pool.getPassword()));
     }
 
     /** Whether an entry of that kind stands on the record of a ticket. */

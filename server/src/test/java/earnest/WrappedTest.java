@@ -37,7 +37,7 @@ class WrappedTest {
         UUID id = keep(app, "Kä9 canary");
         String back = secrets.take(id).orElseThrow().open(String::new);
         assertThat(back).isEqualTo("Kä9 canary");
-        secrets.discard(id);
+        app.bean(Writes.class).run(() -> secrets.discard(id));
         assertThat(secrets.take(id)).isEmpty();
     }
 
@@ -68,8 +68,8 @@ class WrappedTest {
                 .param("id", from)
                 .update();
         assertThatThrownBy(() -> secrets.take(from)).isInstanceOf(IllegalStateException.class);
-        secrets.discard(from);
-        secrets.discard(to);
+        app.bean(Writes.class).run(() -> secrets.discard(from));
+        app.bean(Writes.class).run(() -> secrets.discard(to));
     }
 
     @Test
@@ -79,6 +79,14 @@ class WrappedTest {
         assertThat(secrets.holdsLiveSecret(ticket, "it is ka7m-WU4R h2x9.")).isTrue();
         assertThat(secrets.holdsLiveSecret(ticket, "it is KA7M wu4r")).isFalse();
         assertThat(secrets.holdsLiveSecret(UUID.randomUUID(), "KA7Mwu4rH2x9")).isFalse();
-        secrets.discard(id);
+        app.bean(Writes.class).run(() -> secrets.discard(id));
+    }
+
+    @Test
+    void nothingIsWrittenOutsideATransaction(App app) {
+        WrappedSecrets secrets = app.bean(WrappedSecrets.class);
+        assertThatThrownBy(() -> secrets.keep(ticket, Secret.of("canary-outside")))
+                .isInstanceOf(IllegalStateException.class)
+                .hasMessageContaining("outside a transaction");
     }
 }
