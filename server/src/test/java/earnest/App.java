@@ -18,6 +18,8 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
+import java.time.Duration;
+
 /** The real application on the real ground, started once for all tests of this module. */
 final class App implements AutoCloseable {
     private final Ground ground;
@@ -36,11 +38,14 @@ final class App implements AutoCloseable {
                         "--earnest.changes.most-per-person-and-day=3");
         people = new People(ground);
         JdbcClient database = database();
-        Eventually.waitFor(
+        Eventually.get(
                 "people and authenticators to be copied",
+                Duration.ofSeconds(60),
                 () ->
-                        database.sql("select count(*) from enrolment").query(Long.class).single()
-                                > 1000);
+                        database.sql("select count(*) from enrolment")
+                                .query(Long.class)
+                                .optional()
+                                .filter(many -> many > 1000));
     }
 
     Ground ground() {

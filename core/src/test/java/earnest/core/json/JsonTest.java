@@ -1,0 +1,116 @@
+package earnest.core.json;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertSame;
+import static org.junit.jupiter.api.Assertions.assertThrows;
+
+import earnest.core.record.CanonicalJson;
+
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Map;
+
+class JsonTest {
+    @Test
+    void readsEveryKindOfValue() {
+        Object read = Json.read(" {\"a\" : [1, -2.50, 1e3, true, false, null, \"x\"], \"b\":{}} ");
+        assertEquals(
+                Map.of(
+                        "a",
+                        List.of(
+                                1L,
+                                new BigDecimal("-2.50"),
+                                new BigDecimal("1e3"),
+                                true,
+                                false,
+                                Json.NULL,
+                                "x"),
+                        "b",
+                        Map.of()),
+                read);
+        assertSame(Json.NULL, Json.read("null"));
+        assertEquals(new BigDecimal("12345678901234567890"), Json.read("12345678901234567890"));
+    }
+
+    @Test
+    void readsEscapes() {
+        assertEquals(
+                "\"\\/\b\f\n\r\tKä€\uD83D\uDE00",
+                Json.read("\"\\\"\\\\\\/\\b\\f\\n\\r\\t\\u004b\\u00e4\\u20AC\\ud83d\\ude00\""));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "",
+                " ",
+                "{",
+                "[1,]",
+                "{\"a\":1,}",
+                "{\"a\":1,\"a\":2}",
+                "01",
+                "1.",
+                ".5",
+                "+1",
+                "1e",
+                "-",
+                "tru",
+                "nul",
+                "\"a",
+                "\"\\x\"",
+                "\"\\u12\"",
+                "\"\\ud800\"",
+                "\"\\udc00\"",
+                "\"\\ud800\\u0041\"",
+                "\"a\nb\"",
+                "1 2",
+                "{a:1}",
+                "'a'",
+                "[1 2]",
+                "{\"a\" 1}",
+                "\"\\",
+                "NaN"
+            })
+    void refusesWhatIsNoJson(String text) {
+        assertThrows(BadJson.class, () -> Json.read(text));
+    }
+
+    @Test
+    void refusesBytesThatAreNoUtf8AndNestingThatIsTooDeep() {
+        byte[] half = {'"', (byte) 0xc3, '"'};
+        assertThrows(BadJson.class, () -> Json.read(half));
+        assertThrows(BadJson.class, () -> Json.read("[".repeat(65) + "]".repeat(65)));
+        Json.read("[".repeat(64) + "]".repeat(64));
+    }
+
+    @Property
+    void readsBackWhatIsWritten(@ForAll List<Map<String, String>> value) {
+        boolean writable =
+                value.stream()
+                        .flatMap(
+                                m ->
+                                        java.util.stream.Stream.concat(
+                                                m.keySet().stream(), m.values().stream()))
+                        .allMatch(s -> StandardCharsets.UTF_8.newEncoder().canEncode(s));
+        if (writable) {
+            assertEquals(value, Json.read(CanonicalJson.write(value)));
+        }
+    }
+
+    @Property
+    void neverFailsInAnotherWay(@ForAll byte[] bytes) {
+        try {
+            Json.read(bytes);
+        } catch (BadJson expected) {
+            // that is the one way
+        }
+    }
+}
