@@ -33,6 +33,7 @@ earnest.database.url=jdbc:mariadb://127.0.0.1:$EARNEST_DB_PORT/earnest
 earnest.database.run-password=$(secret db-run)
 earnest.database.migrate-password=$(secret db-migrate)
 earnest.keys.folder=$EARNEST_HOME/keys
+earnest.record.witness-file=$EARNEST_HOME/witness/seals.txt
 earnest.directory.servers[0].name=provider
 earnest.directory.servers[0].url=ldap://127.0.0.1:$EARNEST_LDAP_PORT
 earnest.directory.servers[1].name=replica

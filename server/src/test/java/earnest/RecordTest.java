@@ -100,8 +100,10 @@ class RecordTest {
         assertThat(
                         app.database()
                                 .sql(
-                                        "select count(*) from entry e left join entry_pending p on"
-                                                + " p.entry_id = e.id where p.entry_id is null")
+                                        "select count(*) from entry e where not exists (select 1"
+                                                + " from entry_pending p where p.entry_id = e.id)"
+                                                + " and not exists (select 1 from entry_number n"
+                                                + " where n.entry_id = e.id)")
                                 .query(Long.class)
                                 .single())
                 .isZero();

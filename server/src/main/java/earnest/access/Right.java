@@ -3,7 +3,8 @@ package earnest.access;
 /** What somebody may be allowed to do. */
 public enum Right {
     WORK_AT_DESK("work at the desk", "a steward"),
-    READ_RECORD("read the record", "a steward");
+    READ_RECORD("read the record", "a steward"),
+    EXPORT_RECORD("export the record", "a steward");
 
     private final String words;
     private final String giver;

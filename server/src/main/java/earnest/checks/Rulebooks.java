@@ -1,10 +1,9 @@
 package earnest.checks;
 
-import earnest.core.assurance.Caps;
-import earnest.core.assurance.Factor;
-import earnest.core.assurance.Method;
-import earnest.core.assurance.Rule;
 import earnest.core.assurance.Rulebook;
+import earnest.core.assurance.RulebookFile;
+import earnest.core.json.Fields;
+import earnest.core.json.Json;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -15,19 +14,11 @@ import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
-import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
-
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
-import java.util.ArrayList;
-import java.util.LinkedHashMap;
-import java.util.List;
-import java.util.Map;
-import java.util.Set;
 
 /** The rulebook in force; versions are kept for ever, since entries cite them. */
 @Service
@@ -103,67 +94,6 @@ class Rulebooks {
     }
 
     static Rulebook parse(String json) {
-        JsonNode book = JsonMapper.shared().readTree(json);
-        Map<String, Method> checks = new LinkedHashMap<>();
-        book.get("checks")
-                .properties()
-                .forEach(
-                        e ->
-                                checks.put(
-                                        e.getKey(),
-                                        new Method(
-                                                Factor.of(text(e.getValue(), "factor"), e.getKey()),
-                                                number(e.getValue(), "points"),
-                                                number(e.getValue(), "failed"),
-                                                number(e.getValue(), "work"),
-                                                number(e.getValue(), "wait"),
-                                                e.getValue().path("relayed").asBoolean(false))));
-        Map<String, Integer> signals = new LinkedHashMap<>();
-        book.get("signals")
-                .properties()
-                .forEach(e -> signals.put(e.getKey(), e.getValue().asInt()));
-        List<Rule> rules = new ArrayList<>();
-        book.get("rules").forEach(rule -> rules.add(rule(rule)));
-        JsonNode caps = book.get("caps");
-        return new Rulebook(
-                checks,
-                new Caps(
-                        number(caps, "knows"),
-                        number(caps, "relayed"),
-                        number(caps, "recentPath"),
-                        number(caps, "counting")),
-                number(book, "recentPathDays"),
-                number(book, "validMinutes"),
-                signals,
-                rules);
-    }
-
-    private static Rule rule(JsonNode rule) {
-        List<List<Factor>> oneOf = new ArrayList<>();
-        rule.path("oneOf").forEach(list -> oneOf.add(factors(list)));
-        return new Rule(
-                text(rule, "action"),
-                text(rule, "system"),
-                text(rule, "group"),
-                number(rule, "points"),
-                Set.copyOf(factors(rule.path("factors"))),
-                oneOf,
-                rule.path("paths").asInt(0),
-                rule.path("secondPerson").asBoolean(false),
-                rule.path("instead").asBoolean(false));
-    }
-
-    private static List<Factor> factors(JsonNode list) {
-        List<Factor> factors = new ArrayList<>();
-        list.forEach(word -> factors.add(Factor.of(word.asString(), "rules")));
-        return factors;
-    }
-
-    private static String text(JsonNode node, String field) {
-        return node.get(field).asString();
-    }
-
-    private static int number(JsonNode node, String field) {
-        return node.get(field).asInt();
+        return RulebookFile.read(Fields.of("", Json.read(json)));
     }
 }

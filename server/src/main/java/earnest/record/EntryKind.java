@@ -72,6 +72,8 @@ public enum EntryKind {
     PERSON_IN("changed the temporary password at first sign-in"),
 
     RECORD_READ("read the record {about}"),
+    RECORD_EXPORTED("exported the record from entry {from} up to {to}, as {format}"),
+    RECEIPT_MADE("took out a receipt of {entries} entries"),
     PEOPLE_COPIED("copied {people} people from the directory"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),

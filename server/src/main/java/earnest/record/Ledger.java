@@ -115,7 +115,9 @@ class Ledger implements TheRecord {
         List<Leaves> leaves =
                 client.sql(
                                 """
-                                select id, at, leaf from entry
+                                select e.id, e.at, e.leaf, n.number,
+                                  (select min(s.size) from seal s where s.size > n.number) as sealed
+                                from entry e left join entry_number n on n.entry_id = e.id
                                 where (:ticket is null or ticket_id = :ticket)
                                   and (:person is null or person_id = :person)
                                   and (:analyst is null or (actor_id = :analyst and actor_type = 'analyst'))
@@ -123,7 +125,7 @@ class Ledger implements TheRecord {
                                   and (:since is null or at >= :since)
                                   and (:until is null or at < :until)
                                   and (:before is null or at < :before)
-                                order by at desc, id desc limit :most
+                                order by e.at desc, e.id desc limit :most
                                 """)
                         .param("ticket", query.ticket())
                         .param("person", query.person())
@@ -158,13 +160,20 @@ class Ledger implements TheRecord {
                 .list();
     }
 
-    private record Leaves(UUID id, Instant at, JsonNode leaf) {}
+    private record Leaves(
+            UUID id,
+            Instant at,
+            JsonNode leaf,
+            @Nullable Long number,
+            @Nullable Long sealedUnder) {}
 
     private static Leaves leaf(ResultSet row, int i) throws SQLException {
         return new Leaves(
                 row.getObject("id", UUID.class),
                 row.getTimestamp("at").toInstant(),
-                JsonMapper.shared().readTree(row.getString("leaf")));
+                JsonMapper.shared().readTree(row.getString("leaf")),
+                row.getObject("number", Long.class),
+                row.getObject("sealed", Long.class));
     }
 
     private Map<UUID, Map<String, String>> personal(List<Leaves> leaves) {
@@ -189,6 +198,8 @@ class Ledger implements TheRecord {
         String kind = leaf.get("kind").asString();
         return new Row(
                 read.id,
+                read.number,
+                read.sealedUnder,
                 read.at,
                 kind,
                 personal.getOrDefault("actor", "(erased)"),

@@ -47,9 +47,13 @@ public interface TheRecord {
      * One entry as it is read.
      *
      * @param words what was done, without the actor
+     * @param number its place on the record, or null while it has none
+     * @param sealedUnder size of the first seal over it, or null while it is not sealed
      */
     record Row(
             UUID id,
+            @Nullable Long number,
+            @Nullable Long sealedUnder,
             Instant at,
             String kind,
             String actor,

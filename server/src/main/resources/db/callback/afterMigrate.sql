@@ -1,4 +1,5 @@
--- The running server may add to the record and read it, nothing else; and do the daily work elsewhere.
+-- The running server may add to the record and read it, nothing else (what has its number leaves the
+-- pending table through a procedure that takes nothing else away); and do the daily work elsewhere.
 BEGIN NOT ATOMIC
   DECLARE done INT DEFAULT FALSE;
   DECLARE t VARCHAR(64);
@@ -10,9 +11,13 @@ BEGIN NOT ATOMIC
   each_table: LOOP
     FETCH tables_here INTO t;
     IF done THEN LEAVE each_table; END IF;
-    SET @rights = IF(t IN ('entry', 'entry_personal', 'entry_pending'), 'SELECT, INSERT', 'SELECT, INSERT, UPDATE, DELETE');
+    SET @rights = CASE
+      WHEN t IN ('entry', 'entry_personal', 'entry_pending', 'entry_number', 'entry_subtree', 'entry_root', 'seal') THEN 'SELECT, INSERT'
+      ELSE 'SELECT, INSERT, UPDATE, DELETE' END;
     EXECUTE IMMEDIATE CONCAT('GRANT ', @rights, ' ON `', DATABASE(), '`.`', t, '` TO earnest_run@''127.0.0.1''');
     EXECUTE IMMEDIATE CONCAT('GRANT ', @rights, ' ON `', DATABASE(), '`.`', t, '` TO earnest_run@''localhost''');
   END LOOP;
   CLOSE tables_here;
+  EXECUTE IMMEDIATE CONCAT('GRANT EXECUTE ON PROCEDURE `', DATABASE(), '`.forget_numbered TO earnest_run@''127.0.0.1''');
+  EXECUTE IMMEDIATE CONCAT('GRANT EXECUTE ON PROCEDURE `', DATABASE(), '`.forget_numbered TO earnest_run@''localhost''');
 END;

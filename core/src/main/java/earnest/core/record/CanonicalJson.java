@@ -1,5 +1,7 @@
 package earnest.core.record;
 
+import earnest.core.json.JsonText;
+
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -30,7 +32,7 @@ public final class CanonicalJson {
         switch (value) {
             case Map<?, ?> map -> appendMap(out, map);
             case List<?> list -> appendList(out, list);
-            case String text -> appendText(out, text);
+            case String text -> JsonText.appendText(out, text);
             case Boolean truth -> out.append(truth);
             case Integer number -> out.append(number);
             case Long number when Math.abs(number) <= LARGEST_EXACT -> out.append(number);
@@ -48,7 +50,7 @@ public final class CanonicalJson {
         String comma = "";
         for (Map.Entry<String, Object> entry : sorted.entrySet()) {
             out.append(comma);
-            appendText(out, entry.getKey());
+            JsonText.appendText(out, entry.getKey());
             out.append(':');
             append(out, entry.getValue());
             comma = ",";
@@ -65,38 +67,5 @@ public final class CanonicalJson {
             comma = ",";
         }
         out.append(']');
-    }
-
-    private static void appendText(StringBuilder out, String text) {
-        out.append('"');
-        for (int i = 0; i < text.length(); i++) {
-            char c = text.charAt(i);
-            if (Character.isSurrogate(c)) {
-                if (!Character.isHighSurrogate(c)
-                        || i + 1 == text.length()
-                        || !Character.isLowSurrogate(text.charAt(i + 1))) {
-                    throw new IllegalArgumentException("text with an unpaired surrogate");
-                }
-                out.append(c).append(text.charAt(++i));
-                continue;
-            }
-            switch (c) {
-                case '"' -> out.append("\\\"");
-                case '\\' -> out.append("\\\\");
-                case '\b' -> out.append("\\b");
-                case '\t' -> out.append("\\t");
-                case '\n' -> out.append("\\n");
-                case '\f' -> out.append("\\f");
-                case '\r' -> out.append("\\r");
-                default -> {
-                    if (c < 0x20) {
-                        out.append("\\u%04x".formatted((int) c));
-                    } else {
-                        out.append(c);
-                    }
-                }
-            }
-        }
-        out.append('"');
     }
 }

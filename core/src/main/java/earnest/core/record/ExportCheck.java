@@ -6,8 +6,12 @@ import earnest.core.json.JsonReader;
 
 import org.jspecify.annotations.Nullable;
 
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Base64;
+import java.util.Comparator;
+import java.util.Deque;
 import java.util.List;
 import java.util.Map;
 
@@ -17,18 +21,32 @@ import java.util.Map;
  */
 public final class ExportCheck {
     private final @Nullable SealKey key;
+    private final Deque<Seal> witnessed;
     private @Nullable Frontier entries;
     private @Nullable Verdict over;
     private @Nullable Verdict result;
     private long begin;
     private long line;
     private long disclosed;
+    private long passed;
 
     /**
      * @param key whose signature is asked, or null to leave the signature out
      */
     public ExportCheck(@Nullable SealKey key) {
+        this(key, List.of());
+    }
+
+    /**
+     * @param witnessed seals that a witness kept; an export from entry 0 on must go through each
+     */
+    public ExportCheck(@Nullable SealKey key, List<Seal> witnessed) {
         this.key = key;
+        this.witnessed =
+                new ArrayDeque<>(
+                        witnessed.stream()
+                                .sorted(Comparator.comparingLong(s -> s.checkpoint().size()))
+                                .toList());
     }
 
     /** Whether more lines can change anything. */
@@ -95,6 +113,36 @@ public final class ExportCheck {
         }
         disclosed += values.size();
         known.add(Tree.leaf(leaf));
+        witness(known);
+    }
+
+    /** Compares with what was sealed when the record was just so long. */
+    private void witness(Frontier tree) {
+        while (begin == 0
+                && !witnessed.isEmpty()
+                && witnessed.getFirst().checkpoint().size() <= tree.size()) {
+            Seal seal = witnessed.removeFirst();
+            boolean same =
+                    seal.checkpoint().size() == tree.size()
+                            && Arrays.equals(seal.checkpoint().root(), tree.root());
+            if (!same && seal.checkpoint().size() > 0) {
+                over =
+                        Verdict.failed(
+                                "Up to entry %d this is not the record that was sealed at %s: it was rewritten after a witness had its seal."
+                                        .formatted(
+                                                seal.checkpoint().size() - 1,
+                                                seal.checkpoint().time()));
+                return;
+            }
+            if (key != null && !seal.signedBy(key)) {
+                over =
+                        Verdict.failed(
+                                "The witness's seal of %s is not signed by %s."
+                                        .formatted(seal.checkpoint().time(), key.name()));
+                return;
+            }
+            passed++;
+        }
     }
 
     private static String order(long expected, long found) {
@@ -165,11 +213,23 @@ public final class ExportCheck {
         if (!add(tree, after, size)) {
             return Verdict.failed("What stands after entry %d does not fit.".formatted(end - 1));
         }
-        if (!java.util.Arrays.equals(tree.root(), seal.checkpoint().root())) {
+        if (!Arrays.equals(tree.root(), seal.checkpoint().root())) {
             return Verdict.failed(
                     "The entries do not give the sealed root: at least one was altered, or the"
                             + " order was, since the seal of %s."
                                     .formatted(seal.checkpoint().time()));
+        }
+        if (begin > 0 && !witnessed.isEmpty()) {
+            return Verdict.badInput(
+                    "A witness's seals can be compared with an export from entry 0 on only.");
+        }
+        if (!witnessed.isEmpty()) {
+            return Verdict.failed(
+                    "A witness has a seal of %s over %d entries; this ends with %d: the end was cut."
+                            .formatted(
+                                    witnessed.getFirst().checkpoint().time(),
+                                    witnessed.getFirst().checkpoint().size(),
+                                    end));
         }
         return signature(seal, key, proved(seal, end));
     }
@@ -198,7 +258,10 @@ public final class ExportCheck {
                                 checkpoint.size(),
                                 checkpoint.time(),
                                 disclosed)
-                + " the entries are committed to.";
+                + " the entries are committed to."
+                + (passed == 0
+                        ? ""
+                        : " It goes through all %d seals of the witness.".formatted(passed));
     }
 
     /** Adds what the signature says to what was proved without it. */

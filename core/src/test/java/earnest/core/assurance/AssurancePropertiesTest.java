@@ -4,6 +4,9 @@ import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertFalse;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
+import earnest.core.json.Fields;
+import earnest.core.json.Json;
+
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -44,7 +47,8 @@ class AssurancePropertiesTest {
     }
 
     private static Question question(Random random) {
-        Rulebook book = Cases.rulebook(CASES.get(random.nextInt(CASES.size())).get("rulebook"));
+        Object json = CASES.get(random.nextInt(CASES.size())).get("rulebook");
+        Rulebook book = RulebookFile.read(Fields.of("", Json.read(json.toString())));
         List<Evidence> evidence = new ArrayList<>();
         for (int i = random.nextInt(7); i > 0; i--) {
             evidence.add(evidence("e" + i, random));
@@ -97,8 +101,8 @@ class AssurancePropertiesTest {
         List<Evidence> shuffled = new ArrayList<>(q.evidence());
         Collections.shuffle(shuffled, random);
         assertEquals(
-                Cases.result("x", Assurance.assess(q)),
-                Cases.result("x", Assurance.assess(with(q, shuffled, q.available(), q.now()))));
+                CaseFile.result("x", Assurance.assess(q)),
+                CaseFile.result("x", Assurance.assess(with(q, shuffled, q.available(), q.now()))));
     }
 
     @Property(tries = 400)
@@ -236,7 +240,7 @@ class AssurancePropertiesTest {
     @Property(tries = 200)
     void memoryAloneNeverOpensWhatAsksForAnotherFactor(
             @ForAll @IntRange(min = 1, max = 12) int facts) {
-        Rulebook careful = Cases.rulebook(careful());
+        Rulebook careful = RulebookFile.read(Fields.of("", Json.read(careful().toString())));
         List<Evidence> evidence = new ArrayList<>();
         for (int i = 0; i < facts; i++) {
             evidence.add(

@@ -2,6 +2,9 @@ package earnest.core.assurance;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import earnest.core.json.Fields;
+import earnest.core.json.Json;
+
 import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.TestFactory;
 
@@ -40,10 +43,16 @@ class AssuranceVectorsTest {
                                             assertEquals(
                                                     vectors.get("expected").get(i),
                                                     JSON.valueToTree(
-                                                            Cases.result(
+                                                            CaseFile.result(
                                                                     name,
                                                                     Assurance.assess(
-                                                                            Cases.question(c))))));
+                                                                            CaseFile.question(
+                                                                                    Fields.of(
+                                                                                            "",
+                                                                                            Json
+                                                                                                    .read(
+                                                                                                            c
+                                                                                                                    .toString()))))))));
                         });
     }
 }

@@ -1,0 +1,147 @@
+package earnest.cli;
+
+import earnest.core.record.ExportCheck;
+import earnest.core.record.ReceiptCheck;
+import earnest.core.record.Seal;
+import earnest.core.record.SealKey;
+import earnest.core.record.Verdict;
+
+import org.jspecify.annotations.Nullable;
+
+import java.io.BufferedInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Set;
+
+/** {@code earnest verify FILE [--key PUB] [--witness SEALS]}. */
+final class VerifyCommand implements Command {
+    private static final int LONGEST_LINE = 16 << 20;
+
+    @Override
+    public String help() {
+        return """
+        Usage: ./earnest verify FILE [--key PUB] [--witness SEALS]
+
+        Checks an export or a receipt of the record, without the database and without Earnest running.
+        PUB is the key that seals, as './earnest record key' prints it, or a file that holds it.
+        SEALS is a file of seals that a witness kept: an export of the whole record must go through
+        every one of them.
+
+        Examples:
+          ./earnest verify record-0-48224.jsonl --key brackwater.example/service-desk+1a2b3c4d+AQ...
+          ./earnest verify receipt-T-1042.json --key desk.pub
+          ./earnest verify record-0-48224.jsonl --key desk.pub --witness seals.txt
+
+        Exit: 0 proved, 1 not, 2 bad input, 3 all but the signature (no key was given).
+        """;
+    }
+
+    @Override
+    public int run(List<String> arguments, InputStream in, PrintStream out) throws IOException {
+        Options options = new Options(arguments, Set.of("--key", "--witness"), Set.of());
+        Path file = Path.of(options.only("FILE"));
+        SealKey key = key(options.value("--key"));
+        List<Seal> seals = seals(options.value("--witness"));
+        Verdict verdict;
+        try (InputStream bytes = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
+            bytes.mark(64);
+            String begin = new String(bytes.readNBytes(40), StandardCharsets.UTF_8);
+            bytes.reset();
+            boolean receipt = begin.matches("(?s)\\s*\\{\\s*\"entries\".*");
+            if (receipt && !seals.isEmpty()) {
+                throw Refused.field("--witness", "fits an export, and this is a receipt");
+            }
+            verdict =
+                    receipt
+                            ? ReceiptCheck.check(Input.bytes(file.toString()), key)
+                            : export(bytes, new ExportCheck(key, seals));
+        } catch (NoSuchFileException e) {
+            throw Refused.field(file.toString(), "there is no such file");
+        }
+        out.println(verdict.words());
+        return switch (verdict.outcome()) {
+            case PROVED -> 0;
+            case FAILED -> 1;
+            case BAD_INPUT -> Refused.BAD_INPUT;
+            case ALL_BUT_SIGNATURE -> 3;
+        };
+    }
+
+    private static @Nullable SealKey key(@Nullable String given) throws IOException {
+        if (given == null) {
+            return null;
+        }
+        String text = given;
+        if (!given.contains("+") || Files.isRegularFile(Path.of(given))) {
+            text = new String(Input.bytes(given), StandardCharsets.UTF_8);
+        }
+        try {
+            return SealKey.read(text);
+        } catch (IllegalArgumentException e) {
+            throw Refused.field("--key", String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static List<Seal> seals(@Nullable String file) {
+        List<Seal> seals = new ArrayList<>();
+        if (file != null) {
+            String text = new String(Input.bytes(file), StandardCharsets.UTF_8);
+            for (String note : text.split("(?<=\n)\n(?!\u2014 )")) {
+                if (note.isBlank()) {
+                    continue;
+                }
+                try {
+                    seals.add(Seal.read(note));
+                } catch (IllegalArgumentException e) {
+                    throw Refused.field(
+                            "--witness",
+                            "seal %d is none: %s".formatted(seals.size() + 1, e.getMessage()));
+                }
+            }
+            if (seals.isEmpty()) {
+                throw Refused.field("--witness", "holds no seal");
+            }
+        }
+        return seals;
+    }
+
+    /** Line by line, so that memory does not grow with the export. */
+    private static Verdict export(InputStream in, ExportCheck check) throws IOException {
+        byte[] buffer = new byte[1 << 17];
+        int length = 0;
+        int read;
+        while ((read = in.read(buffer, length, buffer.length - length)) > 0) {
+            int from = 0;
+            int end = length + read;
+            for (int i = length; i < end; i++) {
+                if (buffer[i] == '\n') {
+                    check.line(buffer, from, i);
+                    from = i + 1;
+                }
+            }
+            length = end - from;
+            System.arraycopy(buffer, from, buffer, 0, length);
+            if (check.over()) {
+                return check.end();
+            }
+            if (length == buffer.length) {
+                if (length >= LONGEST_LINE) {
+                    throw new Refused("a line is longer than 16 MB: this is no export");
+                }
+                buffer = Arrays.copyOf(buffer, 2 * length);
+            }
+        }
+        if (length > 0) {
+            check.line(buffer, 0, length);
+        }
+        return check.end();
+    }
+}

@@ -1,0 +1,5 @@
+/** Commands that need the core only. */
+@NullMarked
+package earnest.cli;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,243 @@
+package earnest.cli;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+import static org.junit.jupiter.api.Assertions.assertFalse;
+import static org.junit.jupiter.api.Assertions.assertTrue;
+
+import earnest.core.record.Checkpoint;
+import earnest.core.record.Frontier;
+import earnest.core.record.Leaf;
+import earnest.core.record.Lines;
+import earnest.core.record.Seal;
+import earnest.core.record.SealKey;
+import earnest.core.record.Tree;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.ObjectMapper;
+
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.security.GeneralSecurityException;
+import java.security.KeyPair;
+import java.security.KeyPairGenerator;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+class CommandsTest {
+    private static final Path VECTORS =
+            Path.of("../core/src/test/resources/assurance/vectors.json");
+    @TempDir Path folder;
+
+    private record Ran(int code, String out, String err) {}
+
+    private static Ran run(String in, String... args) {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        ByteArrayOutputStream err = new ByteArrayOutputStream();
+        int code =
+                Main.run(
+                        List.of(args),
+                        new ByteArrayInputStream(in.getBytes(StandardCharsets.UTF_8)),
+                        new PrintStream(out, true, StandardCharsets.UTF_8),
+                        new PrintStream(err, true, StandardCharsets.UTF_8));
+        return new Ran(
+                code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
+    }
+
+    private String file(String name, String text) throws IOException {
+        return Files.writeString(folder.resolve(name), text).toString();
+    }
+
+    private static void refused(String words, Ran ran) {
+        assertEquals(2, ran.code, ran.toString());
+        assertTrue(ran.err.contains(words), ran.err);
+        assertEquals(1, ran.err.lines().count(), ran.err);
+    }
+
+    @Test
+    void everyCommandHasHelpWithExamplesAndExitCodes() {
+        for (String command : List.of("assess", "spell", "verify")) {
+            Ran ran = run("", command, "--help");
+            assertEquals(0, ran.code);
+            assertTrue(ran.out.contains("Example") && ran.out.contains("Exit: 0"), ran.out);
+        }
+        refused("there are these commands", run("", "tea"));
+        refused("there are these commands", run(""));
+    }
+
+    @Test
+    void assessGivesWhatTheSpecificationSays() throws IOException {
+        Ran ran = run("", "assess", VECTORS.toString());
+        assertEquals(0, ran.code, ran.err);
+        JsonNode vectors = new ObjectMapper().readTree(Files.readString(VECTORS));
+        JsonNode results = new ObjectMapper().readTree(ran.out).get("results");
+        assertEquals(vectors.get("expected"), results);
+    }
+
+    @Test
+    void assessNamesTheCaseAndTheField() throws IOException {
+        String vectors = Files.readString(VECTORS);
+        JsonNode first = new ObjectMapper().readTree(vectors).get("cases").get(0);
+        String one = "{\"cases\":[" + first + "]}";
+        String name = first.get("name").asString();
+        refused(
+                "case '%s', now: must be a time".formatted(name),
+                run(
+                        "",
+                        "assess",
+                        file("a", one.replaceFirst("\"now\":\"[^\"]*\"", "\"now\":\"soon\""))));
+        refused(
+                "case '%s', tea: unknown field".formatted(name),
+                run("", "assess", file("b", one.replaceFirst("\"now\":", "\"tea\":1,\"now\":"))));
+        refused(
+                "validMinutes: must be a whole number",
+                run(
+                        "",
+                        "assess",
+                        file(
+                                "c",
+                                one.replaceFirst(
+                                        "\"validMinutes\":\\d+", "\"validMinutes\":1.5"))));
+        refused("cases: is missing", run("", "assess", file("d", "{}")));
+        refused("is not JSON", run("", "assess", file("e", "{")));
+        refused("there is no such file", run("", "assess", folder.resolve("f").toString()));
+        refused("is a folder", run("", "assess", folder.toString()));
+        refused("FILE: is missing", run("", "assess"));
+        refused("--tea: unknown option", run("", "assess", "--tea"));
+    }
+
+    @Test
+    void spellSaysATextInGroups() {
+        Ran ran = run("", "spell", "KA7Mrx42-ä");
+        assertEquals(0, ran.code);
+        assertEquals(
+                """
+                KA7M   all capitals: kilo, alfa, seven, mike
+                rx42   small: romeo, x-ray, four, two
+                -ä   small: hyphen, the character ä
+                """,
+                ran.out);
+        assertEquals(run("", "spell", "KA7M").out, run("KA7M\n", "spell").out);
+        refused("TEXT: is missing", run("\n", "spell"));
+    }
+
+    private final KeyPair pair = pair();
+    private final SealKey key = SealKey.of("desk", pair.getPublic());
+    private final List<String> leaves = new ArrayList<>();
+
+    private static KeyPair pair() {
+        try {
+            return KeyPairGenerator.getInstance("Ed25519").generateKeyPair();
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private Seal seal(int size) {
+        Frontier tree = new Frontier();
+        leaves.subList(0, size).forEach(leaf -> tree.add(Leaf.hash(leaf)));
+        return Seal.sign(
+                new Checkpoint("desk", size, tree.root(), Instant.parse("2026-11-23T10:12:00Z")),
+                key,
+                pair.getPrivate());
+    }
+
+    private String export(int size) {
+        StringBuilder lines = new StringBuilder();
+        for (int i = 0; i < size; i++) {
+            lines.append(Lines.entry(i, leaves.get(i), Map.of())).append('\n');
+        }
+        return lines.append(Lines.seal(seal(size).note(), List.of(), List.of()))
+                .append('\n')
+                .toString();
+    }
+
+    @Test
+    void verifySaysWhatItProved() throws IOException {
+        for (int i = 0; i < 3_000; i++) {
+            leaves.add("{\"data\":\"%s\",\"n\":%d}".formatted("x".repeat(i % 500), i));
+        }
+        String export = file("export", export(3_000));
+        String pub = file("desk.pub", key.text() + "\n");
+        Ran proved = run("", "verify", export, "--key", key.text());
+        assertEquals(0, proved.code, proved.toString());
+        assertTrue(proved.out.startsWith("Entries 0 to 2999 are all there"), proved.out);
+        assertEquals(0, run("", "verify", export, "--key", pub).code);
+        assertEquals(3, run("", "verify", export).code);
+        String witness =
+                seal(1).note() + "\n" + seal(1_700).note() + "\n" + seal(3_000).note() + "\n";
+        Ran witnessed =
+                run("", "verify", export, "--key", pub, "--witness", file("seals", witness));
+        assertEquals(0, witnessed.code, witnessed.toString());
+        assertTrue(witnessed.out.contains("all 3 seals"), witnessed.out);
+        leaves.set(900, "{\"rewritten\":true}");
+        Ran rewritten =
+                run(
+                        "",
+                        "verify",
+                        file("again", export(3_000)),
+                        "--key",
+                        pub,
+                        "--witness",
+                        file("seals", witness));
+        assertEquals(1, rewritten.code);
+        assertTrue(rewritten.out.contains("rewritten after a witness"), rewritten.out);
+        assertEquals(0, run("", "verify", folder.resolve("again").toString(), "--key", pub).code);
+        Ran shorter =
+                run(
+                        "",
+                        "verify",
+                        file("short", export(800)),
+                        "--key",
+                        pub,
+                        "--witness",
+                        file("seals", witness));
+        assertEquals(1, shorter.code);
+        assertTrue(shorter.out.contains("the end was cut"), shorter.out);
+    }
+
+    @Test
+    void verifyChecksReceiptsToo() throws IOException {
+        leaves.addAll(List.of("{\"a\":1}", "{\"b\":2}", "{\"c\":3}"));
+        Tree.Nodes nodes =
+                (level, index) -> {
+                    Frontier tree = new Frontier();
+                    leaves.subList((int) (index << level), (int) ((index + 1) << level))
+                            .forEach(leaf -> tree.add(Leaf.hash(leaf)));
+                    return tree.root();
+                };
+        String receipt =
+                Lines.receipt(
+                        List.of(
+                                Lines.receiptEntry(
+                                        1, "{\"b\":2}", Map.of(), Tree.inclusion(1, 3, nodes))),
+                        seal(3).note());
+        assertEquals(0, run("", "verify", file("r", receipt), "--key", key.text()).code);
+        assertEquals(
+                1,
+                run("", "verify", file("r", receipt.replace("2}", "4}")), "--key", key.text())
+                        .code);
+    }
+
+    @Test
+    void verifyRefusesWhatItCannotRead() throws IOException {
+        assertEquals(2, run("", "verify", file("x", "tea\n")).code);
+        assertEquals(2, run("", "verify", file("y", "")).code);
+        refused("there is no such file", run("", "verify", folder.resolve("no").toString()));
+        refused("--key: ", run("", "verify", file("x", "tea"), "--key", "a+b+c"));
+        refused("--key: a value is missing", run("", "verify", "x", "--key"));
+        refused(
+                "--witness: seal 1 is none",
+                run("", "verify", file("x", "t"), "--witness", file("z", "t")));
+        assertFalse(run("", "verify", file("x", "tea")).err.contains("Exception"));
+    }
+}

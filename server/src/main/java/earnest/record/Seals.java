@@ -1,0 +1,73 @@
+package earnest.record;
+
+import earnest.core.record.Seal;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Component;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+
+/** The committed roots, and the seals on them. Rows are added, never changed. */
+@Component
+class Seals {
+    private final JdbcClient client;
+
+    Seals(JdbcClient client) {
+        this.client = client;
+    }
+
+    /** A committed root. */
+    record Root(long size, byte[] root, Instant at) {}
+
+    Optional<Root> latestRoot() {
+        return client.sql("select size, root, at from entry_root order by size desc limit 1")
+                .query(
+                        (row, i) ->
+                                new Root(
+                                        row.getLong(1),
+                                        row.getBytes(2),
+                                        row.getTimestamp(3).toInstant()))
+                .optional();
+    }
+
+    void addRoot(Root root) {
+        client.sql("insert into entry_root (size, root, at) values (:size, :root, :at)")
+                .param("size", root.size)
+                .param("root", root.root)
+                .param("at", root.at)
+                .update();
+    }
+
+    Optional<Seal> latest() {
+        return client.sql("select note from seal order by size desc limit 1")
+                .query(String.class)
+                .optional()
+                .map(Seal::read);
+    }
+
+    /** Seals over more than {@code size} entries, the smallest first. */
+    List<Seal> after(long size, int most) {
+        return client
+                .sql("select note from seal where size > :size order by size limit :most")
+                .param("size", size)
+                .param("most", most)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(Seal::read)
+                .toList();
+    }
+
+    void add(Seal seal, String verifierKey) {
+        client.sql(
+                        "insert into seal (size, sealed_at, verifier_key, note) values (:size, :at,"
+                                + " :key, :note)")
+                .param("size", seal.checkpoint().size())
+                .param("at", seal.checkpoint().time())
+                .param("key", verifierKey)
+                .param("note", seal.note())
+                .update();
+    }
+}
