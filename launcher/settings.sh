@@ -12,7 +12,7 @@ java_home() {
     local candidate
     for candidate in "${JAVA_HOME:-}" "$(dirname "$(dirname "$(readlink -f "$(command -v java || true)")")")" \
         /usr/lib/jvm/*25* /opt/*jdk*25* /opt/java/*25* "$HOME"/.sdkman/candidates/java/25*; do
-        if [ -x "$candidate/bin/javac" ] && "$candidate/bin/java" -version 2>&1 | grep -q 'version "25'; then
+        if [ -x "$candidate/bin/javac" ] && grep -qs '^JAVA_VERSION="25' "$candidate/release"; then
             printf '%s' "$candidate"
             return
         fi

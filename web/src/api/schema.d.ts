@@ -116,6 +116,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record/entries/{entry}/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["proof"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/export": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["export"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["key"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/record/kinds": {
         parameters: {
             query?: never;
@@ -124,6 +172,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/seal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["status"];
         put?: never;
         post?: never;
         delete?: never;
@@ -388,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/receipt": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["receipt"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/summary": {
         parameters: {
             query?: never;
@@ -642,6 +722,19 @@ export interface components {
             signIns: components["schemas"]["SignIn"][];
             switchboard: string;
         };
+        Proof: {
+            leafHash: string;
+            /** Format: int64 */
+            number: number;
+            path: string[];
+            root: string;
+            /** Format: date-time */
+            sealedAt: string;
+            /** Format: int64 */
+            size: number;
+            /** Format: int32 */
+            witnesses: number;
+        };
         Read: {
             entry: components["schemas"]["Row"];
             ticket?: string;
@@ -663,9 +756,13 @@ export interface components {
             /** Format: uuid */
             id: string;
             kind: string;
+            /** Format: int64 */
+            number?: number;
             outcome?: string;
             /** Format: uuid */
             person?: string;
+            /** Format: int64 */
+            sealedUnder?: number;
             /** Format: uuid */
             ticket?: string;
             why?: components["schemas"]["Why"];
@@ -683,6 +780,17 @@ export interface components {
             login: string;
             who: string;
         };
+        Status: {
+            /** Format: int64 */
+            pending: number;
+            root?: string;
+            /** Format: date-time */
+            sealedAt?: string;
+            /** Format: int64 */
+            size: number;
+            witnesses: components["schemas"]["WitnessTold"][];
+        };
+        StreamingResponseBody: unknown;
         System: {
             account: string;
             actions: components["schemas"]["Can"][];
@@ -722,6 +830,9 @@ export interface components {
         UnderWay: {
             /** Format: uuid */
             change: string;
+        };
+        VerifierKey: {
+            key: string;
         };
         View: {
             /** Format: uuid */
@@ -787,6 +898,12 @@ export interface components {
             rule: string;
             /** Format: int32 */
             standing: number;
+        };
+        WitnessTold: {
+            name: string;
+            /** Format: int64 */
+            size: number;
+            trouble?: string;
         };
     };
     responses: never;
@@ -947,6 +1064,72 @@ export interface operations {
             };
         };
     };
+    proof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                entry: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proof"];
+                };
+            };
+        };
+    };
+    export: {
+        parameters: {
+            query?: {
+                from?: number;
+                to?: number;
+                format?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    key: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VerifierKey"];
+                };
+            };
+        };
+    };
     kinds: {
         parameters: {
             query?: never;
@@ -963,6 +1146,26 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[];
+                };
+            };
+        };
+    };
+    status: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Status"];
                 };
             };
         };
@@ -1379,6 +1582,28 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    receipt: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
             };
         };
     };

@@ -14,13 +14,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-/** {@code earnest assess, password, spell, verify}. */
+/** {@code earnest assess, record, spell, verify}. */
 public final class Main {
     private static final Map<String, Supplier<Command>> COMMANDS = new LinkedHashMap<>();
 
     static {
         COMMANDS.put("assess", AssessCommand::new);
         COMMANDS.put("spell", SpellCommand::new);
+        COMMANDS.put("record", RecordCommand::new);
         COMMANDS.put("verify", VerifyCommand::new);
     }
 
@@ -55,7 +56,10 @@ public final class Main {
         }
         try {
             return command.run(rest, in, out);
-        } catch (Refused | BadField | BadInput bad) {
+        } catch (Refused refused) {
+            err.println("earnest %s: %s".formatted(args.getFirst(), refused.getMessage()));
+            return refused.code();
+        } catch (BadField | BadInput bad) {
             err.println("earnest %s: %s".formatted(args.getFirst(), bad.getMessage()));
         } catch (IOException e) {
             err.println(

@@ -7,8 +7,19 @@ final class Refused extends RuntimeException {
     /** Exit code for bad input. */
     static final int BAD_INPUT = 2;
 
+    private final int code;
+
     Refused(String words) {
+        this(words, BAD_INPUT);
+    }
+
+    Refused(String words, int code) {
         super(words);
+        this.code = code;
+    }
+
+    int code() {
+        return code;
     }
 
     static Refused field(String field, String words) {
