@@ -657,6 +657,7 @@ export interface components {
         };
         Me: {
             desk: boolean;
+            export: boolean;
             /** Format: uuid */
             id: string;
             name: string;
@@ -737,11 +738,13 @@ export interface components {
         };
         Read: {
             entry: components["schemas"]["Row"];
+            restedOn: number[];
             ticket?: string;
         };
         Reading: {
             entries: components["schemas"]["Read"][];
             more: boolean;
+            seals: components["schemas"]["Sealing"][];
         };
         Route: {
             /** Format: uuid */
@@ -771,6 +774,15 @@ export interface components {
         SaidBack: {
             /** Format: int32 */
             part: number;
+        };
+        Sealing: {
+            /** Format: date-time */
+            at: string;
+            root: string;
+            /** Format: int64 */
+            size: number;
+            /** Format: int32 */
+            witnesses: number;
         };
         Server: {
             name: string;

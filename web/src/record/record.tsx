@@ -1,10 +1,13 @@
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
-import { Fragment, useState } from "react";
-import { ask, client, type Read, type Row } from "../api/client";
+import { useState } from "react";
+import { ask, client, type Read } from "../api/client";
 import { useShell } from "../shell/shell";
 import { Button } from "../ui/parts";
-import { day, exact } from "../ui/time";
+import { Entries } from "./entries";
+import { Entry } from "./entry";
+import { useSettled } from "./settle";
 import { Slot, TicketSlot, type Wanted, WhoSlot } from "./slots";
+import { WholeRecord } from "./whole";
 
 const EVERYTHING: Wanted = {};
 /** The end of a day is the beginning of the next. */
@@ -39,7 +42,11 @@ export function RecordPage() {
       ),
     getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.entry.at : undefined),
   });
-  const rows = entries.data?.pages.flatMap((page) => page.entries) ?? [];
+  const read = entries.data?.pages ?? [];
+  const { rows, seals } = useSettled(
+    read.flatMap((page) => page.entries),
+    read.flatMap((page) => page.seals),
+  );
   const set = (next: Partial<Wanted>) => {
     setChosen(null);
     setWanted({ ...wanted, ...next });
@@ -99,31 +106,7 @@ export function RecordPage() {
               Nothing on record that fits. Open a slot of the sentence and ask for more.
             </p>
           )}
-          <ol>
-            {rows.map((read, i) => {
-              const row = read.entry;
-              return (
-                <Fragment key={row.id}>
-                  {day(row.at) !== day(rows[i - 1]?.entry.at ?? "") && (
-                    <li className="mt-2 mb-1 font-semibold text-muted text-xs">{day(row.at)}</li>
-                  )}
-                  <li className="border-hair border-b">
-                    <button
-                      type="button"
-                      aria-pressed={chosen?.entry.id === row.id}
-                      onClick={() => setChosen(read)}
-                      className={`grid w-full grid-cols-[72px_168px_1fr_64px] gap-3 py-1.5 text-left ${chosen?.entry.id === row.id ? "bg-lit shadow-[-6px_0_var(--seal)]" : ""}`}
-                    >
-                      <span className="num text-muted text-xs leading-5">{exact(row.at)}</span>
-                      <b className="truncate">{row.actor}</b>
-                      <span>{row.words}</span>
-                      <span className="num text-muted text-xs leading-5">{read.ticket}</span>
-                    </button>
-                  </li>
-                </Fragment>
-              );
-            })}
-          </ol>
+          <Entries rows={rows} seals={seals} chosen={chosen?.entry.id} choose={setChosen} />
           {entries.hasNextPage && (
             <Button quiet className="mt-3" onClick={() => void entries.fetchNextPage()}>
               Older entries
@@ -132,59 +115,15 @@ export function RecordPage() {
         </section>
         <aside aria-label="The entry" className="min-h-0 overflow-y-auto border-rule border-l bg-lit p-4">
           {chosen ? (
-            <Entry row={chosen.entry} ticket={chosen.ticket} ofTicket={(ticket) => set({ ticket })} />
+            <Entry read={chosen} ofTicket={(ticket) => set({ ticket })} />
           ) : (
-            <p className="text-muted">Choose an entry to see what it rested on.</p>
+            <p className="text-muted">
+              Choose an entry to see what it rested on, what is proved of it and what not.
+            </p>
           )}
+          {me.export && <WholeRecord />}
         </aside>
       </div>
     </main>
-  );
-}
-
-interface EntryProps {
-  row: Row;
-  ticket: string | undefined;
-  ofTicket: (ticket: number) => void;
-}
-
-function Entry({ row, ticket, ofTicket }: EntryProps) {
-  return (
-    <>
-      <h2 className="mb-2 font-semibold font-serif text-base">{row.actor}</h2>
-      <dl className="grid grid-cols-[80px_1fr] gap-x-2 gap-y-1.5 text-[13px]">
-        <dt className="text-muted">Did</dt>
-        <dd className="break-words">{row.words}</dd>
-        <dt className="text-muted">When</dt>
-        <dd>
-          {day(row.at)}, <span className="num">{exact(row.at)}</span>
-        </dd>
-        {row.outcome && (
-          <>
-            <dt className="text-muted">Outcome</dt>
-            <dd>{row.outcome}</dd>
-          </>
-        )}
-        {row.why && (
-          <>
-            <dt className="text-muted">Allowed by</dt>
-            <dd>
-              rulebook {row.why.rule}
-              <small className="block text-muted text-xs">
-                standing {row.why.standing}, {row.why.asked} were asked, rested on {row.why.evidence.length}{" "}
-                entries
-              </small>
-            </dd>
-          </>
-        )}
-        <dt className="text-muted">Secret</dt>
-        <dd>not in the record</dd>
-      </dl>
-      {ticket && (
-        <Button quiet className="mt-3" onClick={() => ofTicket(Number(ticket.slice(2)))}>
-          All of {ticket}
-        </Button>
-      )}
-    </>
   );
 }

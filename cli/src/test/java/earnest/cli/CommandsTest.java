@@ -143,10 +143,18 @@ class CommandsTest {
     }
 
     private Seal seal(int size) {
+        return seal(size, 0);
+    }
+
+    private Seal seal(int size, int secondsLater) {
         Frontier tree = new Frontier();
         leaves.subList(0, size).forEach(leaf -> tree.add(Leaf.hash(leaf)));
         return Seal.sign(
-                new Checkpoint("desk", size, tree.root(), Instant.parse("2026-11-23T10:12:00Z")),
+                new Checkpoint(
+                        "desk",
+                        size,
+                        tree.root(),
+                        Instant.parse("2026-11-23T10:12:00Z").plusSeconds(secondsLater)),
                 key,
                 pair.getPrivate());
     }
@@ -178,7 +186,19 @@ class CommandsTest {
         Ran witnessed =
                 run("", "verify", export, "--key", pub, "--witness", file("seals", witness));
         assertEquals(0, witnessed.code, witnessed.toString());
-        assertTrue(witnessed.out.contains("all 3 seals"), witnessed.out);
+        assertTrue(witnessed.out.contains("through 3 seals"), witnessed.out);
+        leaves.add("{\"later\":true}");
+        Ran older =
+                run(
+                        "",
+                        "verify",
+                        export,
+                        "--key",
+                        pub,
+                        "--witness",
+                        file("more", witness + seal(3_001, 60).note() + "\n"));
+        assertEquals(0, older.code, older.toString());
+        assertTrue(older.out.contains("younger seals"), older.out);
         leaves.set(900, "{\"rewritten\":true}");
         Ran rewritten =
                 run(

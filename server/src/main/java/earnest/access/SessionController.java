@@ -31,7 +31,13 @@ class SessionController {
         }
     }
 
-    record Me(UUID id, String name, List<String> roles, boolean desk, boolean record) {}
+    record Me(
+            UUID id,
+            String name,
+            List<String> roles,
+            boolean desk,
+            boolean record,
+            boolean export) {}
 
     record Colleague(UUID id, String name) {}
 
@@ -82,7 +88,8 @@ class SessionController {
                 me.name(),
                 me.roles().stream().map(Role::word).sorted().toList(),
                 me.may(Right.WORK_AT_DESK),
-                me.may(Right.READ_RECORD));
+                me.may(Right.READ_RECORD),
+                me.may(Right.EXPORT_RECORD));
     }
 
     private String cookie(String value, long seconds) {

@@ -6,6 +6,7 @@ import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
+import earnest.record.SealedRecord;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
@@ -27,21 +28,28 @@ import java.util.stream.Collectors;
 class AuditController {
     private static final int MOST = 100;
 
-    /** Entries that were asked for. */
-    record Reading(List<Read> entries, boolean more) {}
+    /**
+     * Entries that were asked for.
+     *
+     * @param seals the first seal over each of them
+     */
+    record Reading(List<Read> entries, boolean more, List<SealedRecord.Sealing> seals) {}
 
     /**
      * An entry.
      *
      * @param ticket the number under which people know the ticket, or null
+     * @param restedOn numbers of the entries that allowed it, as far as they have one
      */
-    record Read(@Nullable String ticket, TheRecord.Row entry) {}
+    record Read(@Nullable String ticket, TheRecord.Row entry, List<Long> restedOn) {}
 
     private final TheRecord record;
+    private final SealedRecord sealed;
     private final Tickets tickets;
     private final Writes writes;
 
-    AuditController(TheRecord record, Tickets tickets, Writes writes) {
+    AuditController(TheRecord record, SealedRecord sealed, Tickets tickets, Writes writes) {
+        this.sealed = sealed;
         this.tickets = tickets;
         this.record = record;
         this.writes = writes;
@@ -92,14 +100,34 @@ class AuditController {
                                 .map(TheRecord.Row::ticket)
                                 .filter(Objects::nonNull)
                                 .collect(Collectors.toSet()));
+        Map<UUID, Long> evidence =
+                sealed.numbers(
+                        rows.stream().flatMap(row -> restedOn(row).stream()).distinct().toList());
         return new Reading(
-                rows.stream().limit(MOST).map(row -> read(row, numbers)).toList(),
-                rows.size() > MOST);
+                rows.stream().limit(MOST).map(row -> read(row, numbers, evidence)).toList(),
+                rows.size() > MOST,
+                sealed.seals(
+                        rows.stream()
+                                .map(TheRecord.Row::sealedUnder)
+                                .filter(Objects::nonNull)
+                                .collect(Collectors.toSet())));
     }
 
-    private static Read read(TheRecord.Row row, Map<UUID, Long> numbers) {
+    private static List<UUID> restedOn(TheRecord.Row row) {
+        TheRecord.Why why = row.why();
+        return why == null ? List.of() : why.evidence();
+    }
+
+    private static Read read(TheRecord.Row row, Map<UUID, Long> numbers, Map<UUID, Long> evidence) {
         Long number = row.ticket() == null ? null : numbers.get(row.ticket());
-        return new Read(number == null ? null : "T-" + number, row);
+        return new Read(
+                number == null ? null : "T-" + number,
+                row,
+                restedOn(row).stream()
+                        .map(evidence::get)
+                        .filter(Objects::nonNull)
+                        .sorted()
+                        .toList());
     }
 
     /** All kinds, for the slot of the sentence. */

@@ -15,6 +15,7 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -66,6 +67,41 @@ class SealedLedger implements SealedRecord {
                         hex(latest.checkpoint().root()),
                         pending,
                         told);
+    }
+
+    @Override
+    public List<Sealing> seals(Collection<Long> sizes) {
+        if (sizes.isEmpty()) {
+            return List.of();
+        }
+        List<Witnesses.Told> told = witnesses.told();
+        return seals.of(sizes).stream()
+                .map(Seal::checkpoint)
+                .map(
+                        c ->
+                                new Sealing(
+                                        c.size(),
+                                        c.time(),
+                                        hex(c.root()),
+                                        (int)
+                                                told.stream()
+                                                        .filter(w -> w.size() >= c.size())
+                                                        .count()))
+                .toList();
+    }
+
+    @Override
+    public Map<UUID, Long> numbers(Collection<UUID> entries) {
+        Map<UUID, Long> numbers = new LinkedHashMap<>();
+        if (!entries.isEmpty()) {
+            client.sql("select entry_id, number from entry_number where entry_id in (:ids)")
+                    .param("ids", entries)
+                    .query(
+                            row -> {
+                                numbers.put(row.getObject(1, UUID.class), row.getLong(2));
+                            });
+        }
+        return numbers;
     }
 
     @Override

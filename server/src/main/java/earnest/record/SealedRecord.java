@@ -5,7 +5,9 @@ import org.jspecify.annotations.Nullable;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -15,6 +17,12 @@ public interface SealedRecord {
     String verifierKey();
 
     Status status();
+
+    /** Seals by their sizes. */
+    List<Sealing> seals(Collection<Long> sizes);
+
+    /** The numbers of entries that have one. */
+    Map<UUID, Long> numbers(Collection<UUID> entries);
 
     /** What proves one entry, or empty while it is not sealed. */
     Optional<Proof> proof(UUID entry);
@@ -73,6 +81,15 @@ public interface SealedRecord {
             @Nullable String root,
             long pending,
             List<WitnessTold> witnesses) {}
+
+    /**
+     * A seal.
+     *
+     * @param size entries under it
+     * @param root in hexadecimal
+     * @param witnesses how many were told of it
+     */
+    record Sealing(long size, Instant at, String root, int witnesses) {}
 
     /**
      * What a witness has.

@@ -6,6 +6,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 
@@ -53,6 +54,17 @@ class Seals {
                 .sql("select note from seal where size > :size order by size limit :most")
                 .param("size", size)
                 .param("most", most)
+                .query(String.class)
+                .list()
+                .stream()
+                .map(Seal::read)
+                .toList();
+    }
+
+    List<Seal> of(Collection<Long> sizes) {
+        return client
+                .sql("select note from seal where size in (:sizes) order by size desc")
+                .param("sizes", sizes)
                 .query(String.class)
                 .list()
                 .stream()

@@ -223,13 +223,17 @@ public final class ExportCheck {
             return Verdict.badInput(
                     "A witness's seals can be compared with an export from entry 0 on only.");
         }
-        if (!witnessed.isEmpty()) {
-            return Verdict.failed(
-                    "A witness has a seal of %s over %d entries; this ends with %d: the end was cut."
-                            .formatted(
-                                    witnessed.getFirst().checkpoint().time(),
-                                    witnessed.getFirst().checkpoint().size(),
-                                    end));
+        for (Seal later : witnessed) {
+            // A seal may be younger than the export. One that is older and over more shows a cut.
+            if (later.checkpoint().size() > size
+                    && !later.checkpoint().time().isAfter(seal.checkpoint().time())) {
+                return Verdict.failed(
+                        "A witness has a seal of %s over %d entries; the seal here is younger and over %d only: the end was cut."
+                                .formatted(
+                                        later.checkpoint().time(),
+                                        later.checkpoint().size(),
+                                        size));
+            }
         }
         return signature(seal, key, proved(seal, end));
     }
@@ -259,9 +263,10 @@ public final class ExportCheck {
                                 checkpoint.time(),
                                 disclosed)
                 + " the entries are committed to."
-                + (passed == 0
+                + (passed == 0 ? "" : " It goes through %d seals of the witness.".formatted(passed))
+                + (witnessed.isEmpty()
                         ? ""
-                        : " It goes through all %d seals of the witness.".formatted(passed));
+                        : " The witness has younger seals, of what came after this export.");
     }
 
     /** Adds what the signature says to what was proved without it. */
