@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate, useParams } from "react-router";
+import { Navigate, useNavigate, useParams } from "react-router";
 import { ask, byItself, client } from "../api/client";
 import { useKeys } from "../keys/use-keys";
 import { useShell } from "../shell/shell";
@@ -37,6 +37,7 @@ export function Desk() {
       : []),
     ...((edge.data?.inHand.length ?? 0) > 1 ? [{ key: ".", words: "Next page in hand", run: next }] : []),
   ]);
+  if (!me.desk && me.record) return <Navigate to="/record" replace />;
   if (!me.desk) return <p className="p-6">You may not work at the desk. Ask a steward for it.</p>;
   return (
     <main className="spread">

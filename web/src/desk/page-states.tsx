@@ -1,4 +1,5 @@
 import type { Page } from "../api/client";
+import { TakeOut } from "../record/take-out";
 import { Button } from "../ui/parts";
 
 /** Somebody else holds the page: it is read along, live. */
@@ -16,8 +17,13 @@ export function ReadOnly({ page, take }: { page: Page; take: () => void }) {
 
 export function Closed({ page }: { page: Page }) {
   return (
-    <p className="bg-good-wash px-3.5 py-1.5 text-good">
-      <b>Closed.</b> {page.ticket.summary}
-    </p>
+    <div className="flex items-center gap-3 bg-good-wash px-3.5 py-1.5 text-good">
+      <p>
+        <b>Closed.</b> {page.ticket.summary}
+      </p>
+      <span className="ml-auto shrink-0">
+        <TakeOut quiet words="Receipt for the person" path={`/api/tickets/${page.ticket.id}/receipt`} />
+      </span>
+    </div>
   );
 }

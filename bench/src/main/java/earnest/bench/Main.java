@@ -11,7 +11,8 @@ import java.util.TreeSet;
 
 /** {@code ./earnest bench [NAME ...]}: all measurements, or those named. */
 public final class Main {
-    private static final List<String> ALL = List.of("assess", "load", "call", "memory", "find");
+    private static final List<String> ALL =
+            List.of("assess", "verify", "append", "load", "call", "memory", "find");
 
     private Main() {}
 
@@ -24,12 +25,18 @@ public final class Main {
         if (wanted.contains("assess")) {
             AssessBench.run();
         }
-        if (wanted.equals(Set.of("assess"))) {
+        if (wanted.contains("verify")) {
+            VerifyBench.run();
+        }
+        if (Set.of("assess", "verify").containsAll(wanted)) {
             return;
         }
         Ground ground = Ground.start("bench");
         if (wanted.contains("load")) {
             FirstLoad.run(ground.checkout());
+        }
+        if (wanted.contains("append")) {
+            new AppendBench(ground).run();
         }
         ServerProcess server =
                 ServerProcess.start(

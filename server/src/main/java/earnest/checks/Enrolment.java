@@ -1,5 +1,7 @@
 package earnest.checks;
 
+import earnest.core.codes.Guard;
+
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -30,5 +32,15 @@ class Enrolment {
         this.wrappedKey = wrappedKey;
         this.enrolledAt = enrolledAt;
         this.lastUsedStep = -1;
+    }
+
+    Guard guard() {
+        return new Guard(lastUsedStep, wrongTries, wrongSince);
+    }
+
+    void keep(Guard next) {
+        lastUsedStep = next.used();
+        wrongTries = next.wrong();
+        wrongSince = next.since();
     }
 }

@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.core.codes.Guard;
 import earnest.core.codes.Totp;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
@@ -10,18 +11,15 @@ import org.springframework.stereotype.Service;
 
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalLong;
 import java.util.UUID;
 
 /** Authenticators, with a limit of wrong tries of their own across tickets. */
 @Service
 public class Enrolments {
-    private static final int MOST_WRONG = 10;
-    private static final Duration WRONG_WINDOW = Duration.ofMinutes(30);
+    private static final Guard.Limit LIMIT = new Guard.Limit(10, Duration.ofMinutes(30));
 
     private final EnrolmentRepository enrolments;
     private final WrappedSecrets secrets;
@@ -73,36 +71,21 @@ public class Enrolments {
     }
 
     boolean atLimit(Enrolment enrolment) {
-        return enrolment.wrongTries >= MOST_WRONG && !windowOver(enrolment);
-    }
-
-    private boolean windowOver(Enrolment enrolment) {
-        Instant since = enrolment.wrongSince;
-        return since == null || since.plus(WRONG_WINDOW).isBefore(clock.instant());
+        return enrolment.guard().atLimit(LIMIT, clock.instant());
     }
 
     /** Tries a code, in the present transaction; a wrong one is counted. */
     boolean accept(UUID person, Secret code) {
         Enrolment enrolment = enrolments.lock(person).orElseThrow();
-        if (atLimit(enrolment)) {
-            return false;
-        }
         byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrappedKey);
         try {
-            OptionalLong step = Totp.accept(key, code, clock.instant(), enrolment.lastUsedStep);
-            if (step.isPresent()) {
-                enrolment.lastUsedStep = step.getAsLong();
-                enrolment.wrongTries = 0;
-                return true;
-            }
+            Guard.Tried tried =
+                    Totp.accept(
+                            key, Totp.STANDARD, code, enrolment.guard(), LIMIT, clock.instant());
+            enrolment.keep(tried.next());
+            return tried instanceof Guard.Tried.Accepted;
         } finally {
             Arrays.fill(key, (byte) 0);
         }
-        if (windowOver(enrolment)) {
-            enrolment.wrongTries = 0;
-            enrolment.wrongSince = clock.instant();
-        }
-        enrolment.wrongTries++;
-        return false;
     }
 }

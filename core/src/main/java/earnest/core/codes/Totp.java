@@ -2,52 +2,58 @@ package earnest.core.codes;
 
 import earnest.core.passwords.Secret;
 
-import java.nio.ByteBuffer;
 import java.time.Instant;
-import java.util.OptionalLong;
 
 /**
- * Time-based one-time passwords, RFC 6238 with HMAC-SHA-1, 30 seconds, six digits.
- *
- * <p>A step is the number of whole periods since 1970-01-01T00:00:00Z.
+ * Time-based one-time passwords, RFC 6238. A step is the number of whole periods since
+ * 1970-01-01T00:00:00Z. Stateless, thread-safe.
  */
 public final class Totp {
-    private static final int PERIOD_SECONDS = 30;
-    private static final int DRIFT_STEPS = 1;
-    private static final int DIGITS = 6;
+    /**
+     * What authenticators use unless told otherwise: SHA-1, six digits, 30 s, one step of drift.
+     */
+    public static final Form STANDARD = new Form(Hotp.STANDARD, 30, 1);
+
+    /**
+     * How codes look and how long they live.
+     *
+     * @param periodSeconds length of a step
+     * @param drift steps either way that are taken too (section 5.2)
+     */
+    public record Form(Hotp.Form code, int periodSeconds, int drift) {
+        /**
+         * @throws IllegalArgumentException if a code would live longer than five minutes
+         */
+        public Form {
+            if (periodSeconds < 1 || drift < 0 || periodSeconds * (2L * drift + 1) > 300) {
+                throw new IllegalArgumentException("form: a code must live at most five minutes");
+            }
+        }
+    }
 
     private Totp() {}
 
     /** The code of the step in which {@code at} lies. */
-    public static Secret at(byte[] key, Instant at) {
-        return Secret.of(code(key, step(at), DIGITS));
+    public static Secret at(byte[] key, Instant at, Form form) {
+        return Hotp.at(key, step(at, form), form.code);
     }
 
-    /**
-     * Looks for the code in the present step and one step either way.
-     *
-     * @param lastUsedStep the step of the last code that was accepted; that one and all before it
-     *     are refused (RFC 6238, section 5.2), so a code is never taken twice
-     * @return the step to remember, empty if the code is wrong or was used
-     */
-    public static OptionalLong accept(byte[] key, Secret given, Instant now, long lastUsedStep) {
-        long present = step(now);
-        long accepted = -1;
-        for (long step = present - DRIFT_STEPS; step <= present + DRIFT_STEPS; step++) {
-            boolean same = Secret.of(code(key, step, DIGITS)).sameAs(given);
-            if (same && step > lastUsedStep && accepted < 0) {
-                accepted = step;
-            }
-        }
-        return accepted < 0 ? OptionalLong.empty() : OptionalLong.of(accepted);
+    /** Tries a code in the present step and those that the form's drift admits. */
+    public static Guard.Tried accept(
+            byte[] key, Form form, Secret given, Guard guard, Guard.Limit limit, Instant now) {
+        long present = step(now, form);
+        return Hotp.between(
+                key,
+                form.code,
+                given,
+                present - form.drift,
+                present + form.drift,
+                guard,
+                limit,
+                now);
     }
 
-    private static long step(Instant at) {
-        return Math.floorDiv(at.getEpochSecond(), PERIOD_SECONDS);
-    }
-
-    static String code(byte[] key, long step, int digits) {
-        return Truncation.digits(
-                "HmacSHA1", key, ByteBuffer.allocate(Long.BYTES).putLong(step).array(), digits);
+    private static long step(Instant at, Form form) {
+        return Math.floorDiv(at.getEpochSecond(), form.periodSeconds);
     }
 }

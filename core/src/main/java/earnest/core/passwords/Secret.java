@@ -63,7 +63,8 @@ public final class Secret implements AutoCloseable {
     }
 
     private static byte[] utf8(char[] characters) {
-        return StandardCharsets.UTF_8.encode(CharBuffer.wrap(characters)).array();
+        java.nio.ByteBuffer encoded = StandardCharsets.UTF_8.encode(CharBuffer.wrap(characters));
+        return Arrays.copyOf(encoded.array(), encoded.limit());
     }
 
     /** Overwrites the characters held here. */
