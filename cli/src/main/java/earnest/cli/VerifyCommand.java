@@ -24,6 +24,7 @@ import java.util.Set;
 /** {@code earnest verify FILE [--key PUB] [--witness SEALS]}. */
 final class VerifyCommand implements Command {
     private static final int LONGEST_LINE = 16 << 20;
+    private static final int PIECE = 2 << 20;
 
     @Override
     public String help() {
@@ -51,7 +52,7 @@ final class VerifyCommand implements Command {
         SealKey key = key(options.value("--key"));
         List<Seal> seals = seals(options.value("--witness"));
         Verdict verdict;
-        try (InputStream bytes = new BufferedInputStream(Files.newInputStream(file), 1 << 16)) {
+        try (InputStream bytes = new BufferedInputStream(Files.newInputStream(file), 1 << 12)) {
             bytes.mark(64);
             String begin = new String(bytes.readNBytes(40), StandardCharsets.UTF_8);
             bytes.reset();
@@ -113,20 +114,14 @@ final class VerifyCommand implements Command {
         return seals;
     }
 
-    /** Line by line, so that memory does not grow with the export. */
+    /** Piece by piece, so that memory does not grow with the export. */
     private static Verdict export(InputStream in, ExportCheck check) throws IOException {
-        byte[] buffer = new byte[1 << 17];
+        byte[] buffer = new byte[PIECE];
         int length = 0;
         int read;
-        while ((read = in.read(buffer, length, buffer.length - length)) > 0) {
-            int from = 0;
+        while ((read = in.readNBytes(buffer, length, buffer.length - length)) > 0) {
             int end = length + read;
-            for (int i = length; i < end; i++) {
-                if (buffer[i] == '\n') {
-                    check.line(buffer, from, i);
-                    from = i + 1;
-                }
-            }
+            int from = lines(buffer, end, check);
             length = end - from;
             System.arraycopy(buffer, from, buffer, 0, length);
             if (check.over()) {
@@ -143,5 +138,24 @@ final class VerifyCommand implements Command {
             check.line(buffer, 0, length);
         }
         return check.end();
+    }
+
+    /** Takes the whole lines of a piece; where the rest begins. */
+    private static int lines(byte[] buffer, int end, ExportCheck check) {
+        int[] bounds = new int[256];
+        int count = 0;
+        int from = 0;
+        for (int i = 0; i < end; i++) {
+            if (buffer[i] == '\n') {
+                if (count == bounds.length) {
+                    bounds = Arrays.copyOf(bounds, 2 * count);
+                }
+                bounds[count++] = from;
+                bounds[count++] = i;
+                from = i + 1;
+            }
+        }
+        check.lines(buffer, Arrays.copyOf(bounds, count));
+        return from;
     }
 }

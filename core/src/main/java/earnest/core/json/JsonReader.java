@@ -18,6 +18,8 @@ import java.util.Map;
 public final class JsonReader {
     private static final int DEEPEST = 64;
     private static final int LONGEST_NUMBER = 400;
+    private static final int FIRST_ROOM = 1_024;
+    private static final int LONGEST_CHARACTER = 4;
 
     private final byte[] in;
     private final int end;
@@ -131,9 +133,45 @@ public final class JsonReader {
         return value;
     }
 
+    /** Passes the next value by; it is read loosely. */
+    public void skip() {
+        switch (peek()) {
+            case '"' -> skipText();
+            case '{', '[' -> {
+                int open = 0;
+                do {
+                    switch (peek()) {
+                        case '"' -> skipText();
+                        case '{', '[' -> {
+                            open++;
+                            at++;
+                        }
+                        case '}', ']' -> {
+                            open--;
+                            at++;
+                        }
+                        default -> at++;
+                    }
+                } while (open > 0);
+            }
+            default -> value();
+        }
+    }
+
+    private void skipText() {
+        take('"');
+        while (at < end && in[at] != '"') {
+            at += in[at] == '\\' ? 2 : 1;
+        }
+        take('"');
+    }
+
     /** Text, as a string. */
     public String string() {
         byte[] bytes = stringBytes();
+        if (ascii(bytes)) {
+            return new String(bytes, StandardCharsets.ISO_8859_1);
+        }
         try {
             return StandardCharsets.UTF_8
                     .newDecoder()
@@ -144,6 +182,15 @@ public final class JsonReader {
         } catch (CharacterCodingException e) {
             throw bad("text that is not UTF-8 ends");
         }
+    }
+
+    private static boolean ascii(byte[] bytes) {
+        for (byte b : bytes) {
+            if (b < 0) {
+                return false;
+            }
+        }
+        return true;
     }
 
     /** Text, as the UTF-8 bytes that it stands for. */
@@ -160,13 +207,15 @@ public final class JsonReader {
     }
 
     private byte[] escaped(int from) {
-        // What stands for the rest is never longer than the rest.
-        byte[] out = new byte[closing(at) - from];
         int length = at - from;
+        byte[] out = new byte[Math.max(FIRST_ROOM, 2 * length)];
         System.arraycopy(in, from, out, 0, length);
         while (true) {
             if (at >= end) {
                 throw bad("text does not end");
+            }
+            if (length + LONGEST_CHARACTER > out.length) {
+                out = Arrays.copyOf(out, 2 * out.length);
             }
             byte b = in[at];
             if (b == '"') {
@@ -183,17 +232,6 @@ public final class JsonReader {
                 at++;
             }
         }
-    }
-
-    private int closing(int from) {
-        for (int i = from; i < end; i++) {
-            if (in[i] == '\\') {
-                i++;
-            } else if (in[i] == '"') {
-                return i;
-            }
-        }
-        throw bad("text does not end");
     }
 
     private int escape(byte[] out, int length) {

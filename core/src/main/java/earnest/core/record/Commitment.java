@@ -2,7 +2,6 @@ package earnest.core.record;
 
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.util.Base64;
 
 /**
@@ -26,18 +25,10 @@ public final class Commitment {
         if (salt.length != SALT_BYTES) {
             throw new IllegalArgumentException("salt: must have 16 bytes");
         }
-        MessageDigest digest = sha256();
+        MessageDigest digest = Sha256.fresh();
         digest.update(PREFIX);
         digest.update(salt);
         digest.update(CanonicalJson.write(value).getBytes(StandardCharsets.UTF_8));
         return Base64.getEncoder().encodeToString(digest.digest());
-    }
-
-    static MessageDigest sha256() {
-        try {
-            return MessageDigest.getInstance("SHA-256");
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("SHA-256 is missing from this Java", e);
-        }
     }
 }

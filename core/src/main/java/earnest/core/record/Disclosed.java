@@ -1,6 +1,7 @@
 package earnest.core.record;
 
 import earnest.core.json.Json;
+import earnest.core.json.JsonReader;
 
 import org.jspecify.annotations.Nullable;
 
@@ -22,11 +23,7 @@ final class Disclosed {
         if (disclosed.isEmpty()) {
             return null;
         }
-        Map<String, Object> fields = Json.object(Json.read(leaf));
-        Map<String, Object> personal = fields == null ? null : Json.object(fields.get("personal"));
-        if (personal == null) {
-            throw new IllegalArgumentException("leaf: has no personal fields");
-        }
+        Map<String, Object> personal = personal(leaf);
         for (Map.Entry<String, Object> field : disclosed.entrySet()) {
             Map<String, Object> given = Json.object(field.getValue());
             if (given == null
@@ -43,6 +40,25 @@ final class Disclosed {
             }
         }
         return null;
+    }
+
+    /** The commitments of a leaf; the rest of it is passed by. */
+    private static Map<String, Object> personal(byte[] leaf) {
+        JsonReader in = new JsonReader(leaf, 0, leaf.length);
+        in.take('{');
+        do {
+            String field = in.string();
+            in.take(':');
+            if (field.equals("personal")) {
+                Map<String, Object> personal = Json.object(in.value());
+                if (personal != null) {
+                    return personal;
+                }
+            } else {
+                in.skip();
+            }
+        } while (in.takes(','));
+        throw new IllegalArgumentException("leaf: has no personal fields");
     }
 
     private static boolean committed(String commitment, String value, String salt) {

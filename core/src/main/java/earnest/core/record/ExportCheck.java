@@ -14,6 +14,7 @@ import java.util.Comparator;
 import java.util.Deque;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.IntStream;
 
 /**
  * Checks an export line by line, in memory that does not grow with it. Not thread-safe; one for
@@ -54,35 +55,58 @@ public final class ExportCheck {
         return over != null;
     }
 
+    /** A line as it was read, before it is put in its place. */
+    private sealed interface Read {
+        record Entry(long number, byte[] leafHash, int disclosed, @Nullable String wrong)
+                implements Read {}
+
+        record Sealed(Seal seal, List<byte[]> before, List<byte[]> after) implements Read {}
+
+        record Bad(String words) implements Read {}
+    }
+
     /** Takes the next line, as UTF-8 without its line feed. */
     public void line(byte[] bytes, int from, int to) {
-        if (over != null) {
-            return;
+        put(read(bytes, from, to));
+    }
+
+    /**
+     * Takes the next lines, which are read side by side.
+     *
+     * @param bounds where each begins, and where it ends, in turn
+     */
+    public void lines(byte[] bytes, int[] bounds) {
+        Read[] read =
+                IntStream.range(0, bounds.length / 2)
+                        .parallel()
+                        .mapToObj(i -> read(bytes, bounds[2 * i], bounds[2 * i + 1]))
+                        .toArray(Read[]::new);
+        for (Read next : read) {
+            put(next);
         }
-        line++;
-        if (result != null) {
-            over = Verdict.failed("Line %d follows the seal, which must be last.".formatted(line));
-            return;
-        }
+    }
+
+    private static Read read(byte[] bytes, int from, int to) {
         try {
-            take(new JsonReader(bytes, from, to));
+            JsonReader in = new JsonReader(bytes, from, to);
+            in.take('{');
+            Read read =
+                    switch (in.string()) {
+                        case "number" -> entry(in);
+                        case "seal" -> seal(in);
+                        default ->
+                                throw new IllegalArgumentException(
+                                        "begins with neither number nor seal");
+                    };
+            in.end();
+            return read;
         } catch (IllegalArgumentException e) {
             String what = e instanceof BadJson ? "is not JSON: " : "is not in form: ";
-            over = Verdict.badInput("Line %d %s%s.".formatted(line, what, e.getMessage()));
+            return new Read.Bad(what + e.getMessage());
         }
     }
 
-    private void take(JsonReader in) {
-        in.take('{');
-        switch (in.string()) {
-            case "number" -> entry(in);
-            case "seal" -> seal(in);
-            default -> throw new IllegalArgumentException("begins with neither number nor seal");
-        }
-        in.end();
-    }
-
-    private void entry(JsonReader in) {
+    private static Read entry(JsonReader in) {
         in.take(':');
         if (!(in.value() instanceof Long number) || number < 0) {
             throw new IllegalArgumentException("number: must be a whole number from 0");
@@ -97,22 +121,55 @@ public final class ExportCheck {
         if (values == null) {
             throw new IllegalArgumentException("disclosed: must be an object");
         }
+        return new Read.Entry(
+                number, Tree.leaf(leaf), values.size(), Disclosed.wrong(leaf, values));
+    }
+
+    private static Read seal(JsonReader in) {
+        in.take(':');
+        String note = in.string();
+        in.take(',');
+        named(in, "before");
+        List<byte[]> before = hashes("before", in.value());
+        in.take(',');
+        named(in, "after");
+        List<byte[]> after = hashes("after", in.value());
+        in.take('}');
+        return new Read.Sealed(Seal.read(note), before, after);
+    }
+
+    private void put(Read read) {
+        if (over != null) {
+            return;
+        }
+        line++;
+        if (result != null) {
+            over = Verdict.failed("Line %d follows the seal, which must be last.".formatted(line));
+            return;
+        }
+        switch (read) {
+            case Read.Entry entry -> put(entry);
+            case Read.Sealed sealed -> result = sealed(sealed.seal, sealed.before, sealed.after);
+            case Read.Bad bad -> over = Verdict.badInput("Line %d %s.".formatted(line, bad.words));
+        }
+    }
+
+    private void put(Read.Entry entry) {
         Frontier known = entries;
         if (known == null) {
-            begin = number;
-            known = Frontier.from(number);
+            begin = entry.number;
+            known = Frontier.from(begin);
             entries = known;
-        } else if (number != known.size()) {
-            over = Verdict.failed(order(known.size(), number));
+        } else if (entry.number != known.size()) {
+            over = Verdict.failed(order(known.size(), entry.number));
             return;
         }
-        String wrong = Disclosed.wrong(leaf, values);
-        if (wrong != null) {
-            over = Verdict.failed("Entry %d %s.".formatted(number, wrong));
+        if (entry.wrong != null) {
+            over = Verdict.failed("Entry %d %s.".formatted(entry.number, entry.wrong));
             return;
         }
-        disclosed += values.size();
-        known.add(Tree.leaf(leaf));
+        disclosed += entry.disclosed;
+        known.add(entry.leafHash);
         witness(known);
     }
 
@@ -157,19 +214,6 @@ public final class ExportCheck {
             throw new IllegalArgumentException(name + ": is missing, or not in its place");
         }
         in.take(':');
-    }
-
-    private void seal(JsonReader in) {
-        in.take(':');
-        String note = in.string();
-        in.take(',');
-        named(in, "before");
-        List<byte[]> before = hashes("before", in.value());
-        in.take(',');
-        named(in, "after");
-        List<byte[]> after = hashes("after", in.value());
-        in.take('}');
-        result = sealed(Seal.read(note), before, after);
     }
 
     static List<byte[]> hashes(String field, Object value) {

@@ -100,7 +100,7 @@ public record Leaf(
 
     /** The leaf hash of RFC 9162, section 2.1.1: SHA-256(0x00 ‖ leaf). */
     public static byte[] hash(String canonical) {
-        MessageDigest digest = Commitment.sha256();
+        MessageDigest digest = Sha256.fresh();
         digest.update((byte) 0);
         return digest.digest(canonical.getBytes(StandardCharsets.UTF_8));
     }

@@ -96,7 +96,7 @@ public final class SealKey {
     }
 
     byte[] hash() {
-        var digest = Commitment.sha256();
+        var digest = Sha256.fresh();
         digest.update((name + "\n").getBytes(StandardCharsets.UTF_8));
         return Arrays.copyOf(digest.digest(typed()), HASH_BYTES);
     }

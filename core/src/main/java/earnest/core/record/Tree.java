@@ -30,19 +30,19 @@ public final class Tree {
 
     /** The root of the tree without leaves. */
     public static byte[] empty() {
-        return Commitment.sha256().digest();
+        return Sha256.fresh().digest();
     }
 
     /** The hash of a leaf: SHA-256(0x00 ‖ bytes). */
     public static byte[] leaf(byte[] bytes) {
-        MessageDigest digest = Commitment.sha256();
+        MessageDigest digest = Sha256.fresh();
         digest.update((byte) 0);
         return digest.digest(bytes);
     }
 
     /** The hash of a node: SHA-256(0x01 ‖ left ‖ right). */
     public static byte[] node(byte[] left, byte[] right) {
-        MessageDigest digest = Commitment.sha256();
+        MessageDigest digest = Sha256.fresh();
         digest.update(NODE);
         digest.update(left);
         return digest.digest(right);

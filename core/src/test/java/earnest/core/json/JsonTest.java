@@ -113,4 +113,22 @@ class JsonTest {
             // that is the one way
         }
     }
+
+    @Test
+    void passesValuesBy() {
+        byte[] bytes =
+                "{\"a\":{\"x\":[\"}\\\"]\",1]},\"b\":-2.5e3,\"c\":\"\\\\\",\"d\":true,\"e\":7}"
+                        .getBytes(StandardCharsets.UTF_8);
+        JsonReader in = new JsonReader(bytes, 0, bytes.length);
+        in.take('{');
+        for (String name : List.of("a", "b", "c", "d")) {
+            assertEquals(name, in.string());
+            in.take(':');
+            in.skip();
+            in.take(',');
+        }
+        assertEquals("e", in.string());
+        JsonReader cut = new JsonReader(bytes, 5, 15);
+        assertThrows(BadJson.class, cut::skip);
+    }
 }
