@@ -26,6 +26,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.SQLException;
+import java.sql.Statement;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
@@ -232,5 +236,67 @@ class SealTest {
                     .isInstanceOf(DataAccessException.class)
                     .hasStackTraceContaining("denied");
         }
+    }
+
+    /** Whoever has the database itself can change rows, but what was sealed tells. */
+    @Test
+    void rowsThatWereRewrittenAreFoundAndNothingMoreIsSealed(App app) throws Exception {
+        Desk elif = app.desk("elif.hartono");
+        append(app, 3);
+        long size = sealed(app).size();
+        // Within a row of 256 that is not full yet, the sealer itself reads what was rewritten.
+        while (size % 256 < 10 || size % 256 > 200) {
+            append(app, 20);
+            size = sealed(app).size();
+        }
+        SealKey key = key(elif);
+        try (Connection root = root(app);
+                Statement database = root.createStatement()) {
+            String whose =
+                    " where entry_id = (select id from entry where leaf like '%people-copied%'"
+                            + " order by id desc limit 1)";
+            database.execute(
+                    "create table earnest.kept_entry as select * from earnest.entry where leaf like"
+                            + " '%people-copied%' order by id desc limit 1");
+            database.execute(
+                    "create table earnest.kept_number as select * from earnest.entry_number"
+                            + whose.replace("from entry", "from earnest.entry"));
+            try {
+                database.execute(
+                        "update earnest.entry set leaf = replace(leaf, 'people-copied',"
+                            + " 'people-cooked') where id = (select id from earnest.kept_entry)");
+                Verdict altered = check(elif.api().get("/api/record/export").text(), key);
+                assertThat(altered.outcome()).isEqualTo(Verdict.Outcome.FAILED);
+                assertThat(altered.words()).contains("altered");
+
+                database.execute(
+                        "update earnest.entry_number n join earnest.entry e on e.id = n.entry_id"
+                                + " set n.leaf_hash = unhex(sha2(concat(char(0), e.leaf), 256))"
+                                + " where e.id = (select id from earnest.kept_entry)");
+                append(app, 2);
+                Thread.sleep(3_000);
+                SealedRecord.Status status = app.bean(SealedRecord.class).status();
+                assertThat(status.pending()).isGreaterThanOrEqualTo(2);
+            } finally {
+                database.execute(
+                        "update earnest.entry e join earnest.kept_entry k on k.id = e.id set e.leaf"
+                                + " = k.leaf");
+                database.execute(
+                        "update earnest.entry_number n join earnest.kept_number k on k.number ="
+                                + " n.number set n.leaf_hash = k.leaf_hash");
+                database.execute("drop table earnest.kept_entry");
+                database.execute("drop table earnest.kept_number");
+            }
+        }
+        assertThat(sealed(app).size()).isGreaterThanOrEqualTo(size + 2);
+        Verdict again = check(elif.api().get("/api/record/export").text(), key);
+        assertThat(again.outcome()).as(again.words()).isEqualTo(Verdict.Outcome.PROVED);
+    }
+
+    private static Connection root(App app) throws SQLException {
+        return DriverManager.getConnection(
+                "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/mysql",
+                "root",
+                app.ground().secret("db-root"));
     }
 }

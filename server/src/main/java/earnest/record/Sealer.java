@@ -129,7 +129,10 @@ class Sealer implements Routine {
                 "insert into entry_number (number, entry_id, leaf_hash) values (?, ?, ?)", numbers);
         rows.add(grown);
         seals.addRoot(new Seals.Root(tree.size(), tree.root(), clock.instant()));
-        client.sql("call forget_numbered()").update();
+        client.sql("call forget_numbered(:first, :past)")
+                .param("first", size)
+                .param("past", tree.size())
+                .update();
         waypoints.pass("seal-before-numbers");
         return pending.size();
     }

@@ -37,8 +37,10 @@ CREATE TABLE seal_witness (
   trouble VARCHAR(300)
 );
 
--- Who runs the server may not take pending rows away, only have those forgotten that got a number.
-CREATE PROCEDURE forget_numbered()
+-- Who runs the server may not take pending rows away, only have those forgotten that got a number. It
+-- goes from the numbers to the pending rows, so that it never waits for appends that are not committed.
+CREATE PROCEDURE forget_numbered(IN first BIGINT, IN past BIGINT)
   SQL SECURITY DEFINER
   MODIFIES SQL DATA
-  DELETE p FROM entry_pending p JOIN entry_number n ON n.entry_id = p.entry_id;
+  DELETE p FROM entry_number n STRAIGHT_JOIN entry_pending p ON p.entry_id = n.entry_id
+  WHERE n.number >= first AND n.number < past;
