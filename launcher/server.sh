@@ -1,17 +1,51 @@
 # Earnest itself.
 server_up() {
     running server && return
+    local command
     free_port "$EARNEST_PORT" EARNEST_PORT "Earnest"
     (umask 077; server_properties >"$EARNEST_HOME/server.properties")
-    unpack_server
-    # The archive of loaded classes is made when the server ends for the first time and shortens every later start.
-    # shellcheck disable=SC2086
-    start server "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC \
-        -XX:+AutoCreateSharedArchive "-XX:SharedArchiveFile=$EARNEST_HOME/run/server.jsa" -Xlog:cds=off -Xlog:cds+dynamic=off \
-        -jar "$EARNEST_HOME/server/earnest-server-0.1.0-app.jar" --spring.config.additional-location="file:$EARNEST_HOME/server.properties"
+    mapfile -t command < <(server_command)
+    start server "${command[@]}"
     wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
     # The people of the demo are copied from the directory after the start.
     wait_for server 90 demo_is_ready
+}
+
+SERVER_CACHE="$EARNEST_HOME/server/classes.aot"
+
+# One word a line. The options that the cache depends on are the same for every start, or the JVM would not take it.
+server_command() {
+    server_java
+    [ ! -f "$SERVER_CACHE" ] || echo "-XX:AOTCache=$SERVER_CACHE"
+    server_program
+}
+
+server_java() { printf '%s\n' "$(java_home)/bin/java" "-Xmx$EARNEST_HEAP" -XX:+UseSerialGC -Xlog:aot=off -Xlog:cds=off; }
+
+server_program() {
+    printf '%s\n' -jar "$EARNEST_HOME/server/earnest-server-0.1.0-app.jar" \
+        "--spring.config.additional-location=file:$EARNEST_HOME/server.properties"
+}
+
+# Loaded and linked classes, kept for every later start, which then takes half as long (JEP 483, 514). The JVM would also
+# write them at the server's end; but that is half a minute in which somebody waits for 'down'.
+learn_quick_start() {
+    unpack_server
+    [ ! -f "$SERVER_CACHE" ] || return 0
+    running server && return
+    local java program recorded="$SERVER_CACHE.recorded" log="$EARNEST_HOME/logs/quick-start.log"
+    (umask 077; server_properties >"$EARNEST_HOME/server.properties")
+    mkdir -p "$EARNEST_HOME/logs"
+    mapfile -t java < <(server_java)
+    mapfile -t program < <(server_program)
+    # It ends by itself when all its parts are made, before it would listen.
+    if "${java[@]}" -XX:AOTMode=record "-XX:AOTConfiguration=$recorded" -Dspring.context.exit=onRefresh "${program[@]}" >"$log" 2>&1 \
+        && "${java[@]}" -XX:AOTMode=create "-XX:AOTConfiguration=$recorded" "-XX:AOTCache=$SERVER_CACHE.new" "${program[@]}" >>"$log" 2>&1; then
+        mv "$SERVER_CACHE.new" "$SERVER_CACHE"
+    else
+        echo "not learned, so starts stay slow; why: $(shown_path "$log")"
+    fi
+    rm -f "$recorded"
 }
 
 demo_is_ready() { curl -sf "http://127.0.0.1:$EARNEST_PORT/api/demo" | grep -q '"ready":true'; }
@@ -20,7 +54,7 @@ demo_is_ready() { curl -sf "http://127.0.0.1:$EARNEST_PORT/api/demo" | grep -q '
 unpack_server() {
     local to="$EARNEST_HOME/server"
     [ -d "$to" ] && [ ! "$SERVER_JAR" -nt "$to" ] && return
-    rm -rf "$to" "$to.new" "$EARNEST_HOME/run/server.jsa"
+    rm -rf "$to" "$to.new"
     "$(java_home)/bin/java" -Djarmode=tools -jar "$SERVER_JAR" extract --destination "$to.new"
     mv "$to.new" "$to"
     touch "$to"

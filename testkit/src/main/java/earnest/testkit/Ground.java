@@ -76,8 +76,13 @@ public final class Ground {
         }
     }
 
-    /** Runs the launcher; its words go to the log of this process only when it fails. */
-    public void launcher(String... words) {
+    /**
+     * Runs the launcher.
+     *
+     * @return what it said
+     * @throws IllegalStateException with what it said, when it fails
+     */
+    public String launcher(String... words) {
         String[] command = new String[words.length + 1];
         command[0] = checkout.resolve("earnest").toString();
         System.arraycopy(words, 0, command, 1, words.length);
@@ -93,6 +98,7 @@ public final class Ground {
                 throw new IllegalStateException(
                         "./earnest " + String.join(" ", words) + " failed:\n" + said);
             }
+            return said;
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (InterruptedException e) {

@@ -10,7 +10,6 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
@@ -43,19 +42,7 @@ public final class ServerProcess {
             ground.launcher("properties");
             Files.writeString(
                     properties, String.join("\n", settings) + "\n", StandardOpenOption.APPEND);
-            List<String> command = new ArrayList<>();
-            command.add(Path.of(System.getProperty("java.home"), "bin", "java").toString());
-            command.addAll(
-                    List.of(
-                            "-Xmx512m",
-                            "-XX:+UseSerialGC",
-                            "-XX:+AutoCreateSharedArchive",
-                            "-XX:SharedArchiveFile=" + ground.home().resolve("run/server.jsa"),
-                            "-Xlog:cds=off",
-                            "-Xlog:cds+dynamic=off",
-                            "-jar",
-                            ground.home().resolve("server/earnest-server-0.1.0-app.jar").toString(),
-                            "--spring.config.additional-location=file:" + properties));
+            List<String> command = ground.launcher("command").lines().toList();
             return new ProcessBuilder(command)
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
