@@ -148,8 +148,8 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
           </Button>
         ) : (
           <Why
-            judgement={judgement}
-            closed={can.closed}
+            judgement={page.ticket.state === "CLOSED" ? undefined : judgement}
+            closed={page.ticket.state === "CLOSED" ? undefined : can.closed}
             running={running}
             choose={() => choose(can.action)}
             label={can.label}

@@ -33,7 +33,9 @@ export function ProofColumn({ page, action, lit, light }: Props) {
       {page.who ? (
         <>
           <Lines account={account} />
-          {judgement && <Sum account={account} judgement={judgement} />}
+          {judgement && (
+            <Sum account={account} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
+          )}
           {page.ticket.mine && account.open && (
             <OpenCheck ticket={page.ticket.id} check={account.open} lit={lit} />
           )}
@@ -86,7 +88,7 @@ const over = (points: number) => (points === 0 ? "just so" : `${points} over`);
 
 const signed = (points: number) => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : "0");
 
-function Sum({ account, judgement }: { account: Account; judgement: Judgement }) {
+function Sum({ account, judgement, closed }: { account: Account; judgement: Judgement; closed: boolean }) {
   return (
     <>
       <p className="grid grid-cols-[1fr_60px] pt-1.5 pb-0.5">
@@ -98,7 +100,11 @@ function Sum({ account, judgement }: { account: Account; judgement: Judgement })
           {judgement.asks}
         </b>
       </p>
-      <Standing account={account} judgement={judgement} />
+      {closed ? (
+        <p className="my-2 text-muted text-xs">As it stood when the last check was made.</p>
+      ) : (
+        <Standing account={account} judgement={judgement} />
+      )}
     </>
   );
 }

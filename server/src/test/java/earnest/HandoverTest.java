@@ -175,7 +175,7 @@ class HandoverTest {
                 .update();
         Eventually.waitFor("the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));
         assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
-                .contains("has not signed in yet");
+                .contains("has not chosen their own password yet");
     }
 
     @Test

@@ -18,6 +18,7 @@ import org.springframework.stereotype.Service;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -79,7 +80,11 @@ class StandingOfTickets implements Standing {
             List<Gathered.Possible> possible,
             Assessment assessment) {}
 
-    private Look look(Tickets.View ticket, UUID person, List<Want> wanted) {
+    /**
+     * @param lookingBack shows a closed ticket as it stood at its last check; nothing may be
+     *     decided on that
+     */
+    private Look look(Tickets.View ticket, UUID person, List<Want> wanted, boolean lookingBack) {
         Rulebooks.InForce book = rulebooks.inForce();
         Gathered.Known known = gathered.known(ticket, person);
         List<ProofCheck> ended = known.ended();
@@ -91,7 +96,16 @@ class StandingOfTickets implements Standing {
             // Another node's clock may be a little ahead.
             now = line.at().isAfter(now) ? line.at() : now;
         }
-        UUID conversation = ticket.conversation();
+        Set<String> conversations =
+                ticket.conversation() == null ? Set.of() : Set.of(ticket.conversation().toString());
+        if (lookingBack && !evidence.isEmpty()) {
+            Evidence last = evidence.stream().max(Comparator.comparing(Evidence::at)).orElseThrow();
+            now = last.at();
+            conversations =
+                    Set.of(
+                            Objects.requireNonNullElse(
+                                    last.conversation(), Gathered.NO_CONVERSATION));
+        }
         Question question =
                 new Question(
                         book.rules(),
@@ -108,7 +122,7 @@ class StandingOfTickets implements Standing {
                                                         null))
                                 .toList(),
                         possible.stream().map(Gathered.Possible::available).toList(),
-                        conversation == null ? Set.of() : Set.of(conversation.toString()),
+                        conversations,
                         Set.of(),
                         now);
         return new Look(known, book, ended, possible, Assurance.assess(question));
@@ -120,7 +134,7 @@ class StandingOfTickets implements Standing {
         if (person == null) {
             return new Account(0, false, List.of(), List.of(), null, List.of());
         }
-        Look look = look(ticket, person, wanted);
+        Look look = look(ticket, person, wanted, ticket.state() == Tickets.State.CLOSED);
         AccountWords words = new AccountWords(look.book().rules(), look.known().contacts());
         Map<String, ProofCheck> byId =
                 look.ended().stream()
@@ -247,7 +261,7 @@ class StandingOfTickets implements Standing {
                     "nobody-named",
                     "Say first who the caller says they are. Nothing can be done for nobody.");
         }
-        Look look = look(ticket, person, List.of(want));
+        Look look = look(ticket, person, List.of(want), false);
         Verdict verdict = look.assessment().verdicts().getFirst();
         Set<String> weighed =
                 look.assessment().lines().stream()

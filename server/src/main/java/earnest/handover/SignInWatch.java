@@ -146,7 +146,7 @@ class SignInWatch implements Worker {
                     handover.remindedAt = clock.instant();
                     tickets.remind(
                             handover.ticketId,
-                            "%s has not signed in yet, %d minutes after the new password"
+                            "%s has not chosen their own password yet, %d minutes after the temporary one"
                                     .formatted(person.name(), minutes));
                     record.append(
                             Entry.byEarnest(EntryKind.HANDOVER_REMINDED)

@@ -68,7 +68,8 @@ public enum EntryKind {
     HANDOVER_SAID_BACK("heard part {part} of {parts} said back"),
     HANDOVER_DONE("handed the password over, {route}"),
     HANDOVER_EXPIRED("the temporary password ran out unused and was replaced by one nobody knows"),
-    HANDOVER_REMINDED("nobody has signed in with the temporary password after {minutes} minutes"),
+    HANDOVER_REMINDED(
+            "the temporary password was not exchanged for an own one within {minutes} minutes"),
     PERSON_IN("changed the temporary password at first sign-in"),
 
     RECORD_READ("read the record {about}"),
