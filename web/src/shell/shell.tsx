@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { NavLink, Outlet, useOutletContext } from "react-router";
-import { ask, client, type Me, onSignedOut } from "../api/client";
+import { ask, client, type Me, onSignedOut, Problem } from "../api/client";
 import { useKeys } from "../keys/use-keys";
 import { follow } from "../live/live";
 import { SignIn } from "../sign-in/sign-in";
@@ -31,6 +31,7 @@ export function Shell() {
     refetchInterval: 60_000,
   });
   const [connected, setConnected] = useState(true);
+  const [trouble, setTrouble] = useState("");
   const [keysOpen, setKeysOpen] = useState(false);
   useEffect(() => onSignedOut(() => queries.setQueryData(["me"], null)), [queries]);
   const id = me.data?.id;
@@ -41,7 +42,15 @@ export function Shell() {
   if (!me.data) return <SignIn />;
   const who = me.data;
   const signOut = async () => {
-    await ask(client.DELETE("/api/session"));
+    setTrouble("");
+    try {
+      await ask(client.DELETE("/api/session"));
+    } catch (problem) {
+      setTrouble(`You are still signed in. ${problem instanceof Problem ? problem.message : "Try again."}`);
+      return;
+    }
+    // An answer that is still on its way would sign the page in again.
+    await queries.cancelQueries({ queryKey: ["me"] });
     queries.setQueryData(["me"], null);
     // What this analyst saw is not kept for the next one.
     queries.removeQueries({ predicate: (query) => query.queryKey[0] !== "me" });
@@ -57,6 +66,11 @@ export function Shell() {
         {!connected && (
           <span role="status" className="font-semibold text-wait">
             not live, connecting again
+          </span>
+        )}
+        {trouble && (
+          <span role="alert" className="font-semibold text-stop">
+            {trouble}
           </span>
         )}
         <span className="ml-auto flex items-center gap-3 py-1">

@@ -39,7 +39,12 @@ class FirstMinuteTest {
     @Test
     void aWrongPasswordIsSaidInPlace(World world) {
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
-            tove.button("Sign out").click();
+            tove.page()
+                    .waitForResponse(
+                            answer ->
+                                    answer.request().method().equals("DELETE")
+                                            && answer.status() == 204,
+                            () -> tove.button("Sign out").click());
             tove.page().getByLabel("Name to sign in with").fill("tove.rask");
             tove.page().getByLabel("Password").fill("not this one");
             tove.press("Enter");

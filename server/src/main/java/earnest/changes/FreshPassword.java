@@ -4,6 +4,7 @@ import earnest.core.passwords.Generator;
 import earnest.core.passwords.PersonWords;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
+import earnest.core.passwords.Style;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.systems.Connector;
@@ -44,7 +45,7 @@ class FreshPassword {
                                                         person.staffNumber())
                                                 .filter(Objects::nonNull)
                                                 .toList()));
-        Generator generator = new Generator(policy);
+        Generator generator = new Generator(policy, Style.READ_ALOUD);
         try (Secret password = generator.draw(generator.leastLength(), random)) {
             return secrets.keep(ticketId, password);
         } catch (Generator.TooFew e) {

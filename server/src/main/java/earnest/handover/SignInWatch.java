@@ -7,6 +7,7 @@ import earnest.core.passwords.CharacterClass;
 import earnest.core.passwords.Generator;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
+import earnest.core.passwords.Style;
 import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
@@ -203,6 +204,7 @@ class SignInWatch implements Worker {
                 new Policy(
                         UNKNOWN_LENGTH,
                         UNKNOWN_LENGTH,
+                        null,
                         Map.of(
                                 CharacterClass.LOWER,
                                 1,
@@ -211,8 +213,10 @@ class SignInWatch implements Worker {
                                 CharacterClass.DIGIT,
                                 1),
                         0,
+                        0,
                         Set.of(),
+                        true,
                         0);
-        return new Generator(any).draw(UNKNOWN_LENGTH, random);
+        return new Generator(any, Style.COPIED).draw(UNKNOWN_LENGTH, random);
     }
 }

@@ -1,9 +1,10 @@
 package earnest.core.passwords;
 
+import java.text.Normalizer;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.TreeSet;
 
@@ -31,21 +32,22 @@ final class ForbiddenWords {
                     Map.entry('$', "s"),
                     Map.entry('!', "il"));
 
-    private final List<String> words;
+    private final List<int[]> words;
     private final List<TreeSet<Long>> states = new ArrayList<>();
     private final Map<TreeSet<Long>, Integer> numbers = new HashMap<>();
     private final Map<Long, Integer> steps = new HashMap<>();
 
     ForbiddenWords(Iterable<String> forbidden) {
         TreeSet<String> sorted = new TreeSet<>();
-        forbidden.forEach(word -> sorted.add(word.toLowerCase(Locale.ROOT)));
-        this.words = List.copyOf(sorted);
+        forbidden.forEach(word -> sorted.add(Normalizer.normalize(word, Normalizer.Form.NFC)));
+        this.words =
+                sorted.stream().map(word -> word.codePoints().map(Folded::of).toArray()).toList();
         number(new TreeSet<>());
     }
 
     /** The state after {@code c}, or {@link #FOUND} if a forbidden word ends there. */
-    int next(int state, char c) {
-        long key = (long) state << 16 | c;
+    int next(int state, int c) {
+        long key = (long) state << 32 | c;
         Integer known = steps.get(key);
         if (known == null) {
             known = step(state, c);
@@ -54,7 +56,7 @@ final class ForbiddenWords {
         return known;
     }
 
-    private int step(int state, char c) {
+    private int step(int state, int c) {
         TreeSet<Long> after = new TreeSet<>();
         for (int word = 0; word < words.size(); word++) {
             if (!grow(after, word, 0, c)) {
@@ -69,20 +71,52 @@ final class ForbiddenWords {
         return number(after);
     }
 
-    private boolean grow(TreeSet<Long> after, int word, int length, char c) {
-        if (!matches(words.get(word).charAt(length), c)) {
+    private boolean grow(TreeSet<Long> after, int word, int length, int c) {
+        if (!matches(words.get(word)[length], c)) {
             return true;
         }
-        if (length + 1 == words.get(word).length()) {
+        if (length + 1 == words.get(word).length) {
             return false;
         }
         after.add((long) word << 32 | (length + 1));
         return true;
     }
 
-    private static boolean matches(char letter, char c) {
-        return Character.toLowerCase(c) == letter
-                || STANDS_FOR.getOrDefault(c, "").indexOf(letter) >= 0;
+    private static boolean matches(int letter, int c) {
+        return Folded.of(c) == letter || standsFor(c).indexOf(letter) >= 0;
+    }
+
+    private static String standsFor(int c) {
+        return c > Character.MAX_VALUE ? "" : STANDS_FOR.getOrDefault((char) c, "");
+    }
+
+    /** Characters with the same mark behave alike in every state. */
+    BitSet mark(int c) {
+        BitSet mark = new BitSet();
+        int at = 0;
+        for (int[] word : words) {
+            for (int letter : word) {
+                mark.set(at++, matches(letter, c));
+            }
+        }
+        return mark;
+    }
+
+    /** How many states have been made so far. */
+    int states() {
+        return states.size();
+    }
+
+    /** Whether any word occurs in a text. */
+    boolean occurIn(int[] text) {
+        int state = START;
+        for (int c : text) {
+            state = next(state, c);
+            if (state == FOUND) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private int number(TreeSet<Long> state) {

@@ -2,40 +2,43 @@ package earnest.core.passwords;
 
 import java.math.BigInteger;
 import java.security.SecureRandom;
-import java.util.ArrayList;
 import java.util.HashMap;
-import java.util.List;
 import java.util.Map;
 
 /**
- * Draws uniformly from all read-aloud passwords that a policy admits.
+ * Draws uniformly from all passwords that a style and a policy admit.
  *
- * <p>All admitted strings of a length are counted exactly, by dynamic programming over what is
- * still to come; the string whose rank is a uniform random number below that count is the one
- * drawn. So every admitted string is equally likely and the entropy is log2 of the count: nothing
- * is generated first and patched afterwards. Not thread-safe: make one for each use.
+ * <p>All admitted ones of a length are counted exactly; the one whose rank is a uniform random
+ * number below that count is drawn, and drawn again if it is one that many people use. So every
+ * admitted one is equally likely and the entropy is log2 of the count: nothing is generated first
+ * and patched afterwards. Lengths are in characters, for {@link Style#SPOKEN} in words. Not
+ * thread-safe: make one for each use.
  */
 public final class Generator {
-    private static final char[] CHARACTERS = ReadAloud.CHARACTERS.toCharArray();
-
-    /** What the rest of a password depends on. {@code lacks} is capped at what the policy asks. */
-    private record State(int left, int style, int word, int lower, int upper, int digit) {}
-
     private final Policy policy;
-    private final ForbiddenWords words;
-    private final Map<State, BigInteger> counts = new HashMap<>();
+    private final Style style;
+    private final Draw draw;
+    private final Map<Integer, BigInteger> counts = new HashMap<>();
 
-    public Generator(Policy policy) {
+    public Generator(Policy policy, Style style) {
         this.policy = policy;
-        this.words = new ForbiddenWords(policy.forbiddenWords());
+        this.style = style;
+        this.draw =
+                style == Style.SPOKEN ? new SpokenDraw(policy) : new CharacterDraw(policy, style);
     }
 
-    /** How many read-aloud passwords of {@code length} characters the policy admits. */
+    /**
+     * How many passwords of that length there are.
+     *
+     * @throws TooIntricate if the policy has too many parts to be counted
+     */
     public BigInteger count(int length) {
-        if (length < policy.minLength() || length > policy.maxLength()) {
+        if (length < draw.shortest() || length > draw.longest()) {
             return BigInteger.ZERO;
         }
-        return count(start(length));
+        return counts.computeIfAbsent(
+                length,
+                l -> policy.blocklist() ? draw.all(l).subtract(draw.listed(l)) : draw.all(l));
     }
 
     /** The entropy in bits of a password of that length; 0 if the policy admits at most one. */
@@ -44,28 +47,20 @@ public final class Generator {
     }
 
     /**
-     * The least length, in whole groups where the policy allows that, which gives the policy's
-     * least entropy.
+     * The least length that the policy takes and that gives its least entropy.
      *
-     * @throws TooFew if no admitted length does
+     * @throws TooFew if no length does
      */
     public int leastLength() {
         double best = 0;
-        for (int whole = ReadAloud.GROUP; whole <= policy.maxLength(); whole += ReadAloud.GROUP) {
-            double bits = bits(whole);
-            if (bits > 0 && bits >= policy.minBits()) {
-                return whole;
-            }
-            best = Math.max(best, bits);
-        }
-        for (int length = policy.minLength(); length <= policy.maxLength(); length++) {
-            double bits = bits(length);
-            if (bits > 0 && bits >= policy.minBits()) {
+        for (int length = draw.shortest(); length <= draw.longest(); length++) {
+            BigInteger count = count(length);
+            if (count.signum() > 0 && log2(count) >= policy.minBits()) {
                 return length;
             }
-            best = Math.max(best, bits);
+            best = Math.max(best, log2(count));
         }
-        throw new TooFew(best, policy.minBits());
+        throw new TooFew(style, best, policy.minBits());
     }
 
     /**
@@ -76,112 +71,59 @@ public final class Generator {
     public Secret draw(int length, SecureRandom random) {
         BigInteger count = count(length);
         if (count.signum() == 0 || log2(count) < policy.minBits()) {
-            throw new TooFew(log2(count), policy.minBits());
+            throw new TooFew(style, log2(count), policy.minBits());
         }
-        BigInteger rank;
-        do {
-            rank = new BigInteger(count.bitLength(), random);
-        } while (rank.compareTo(count) >= 0);
-        return Secret.of(ranked(length, rank));
-    }
-
-    /** The string of that rank, counted from 0 in the order of the alphabet of the style. */
-    StringBuilder ranked(int length, BigInteger rank) {
-        StringBuilder password = new StringBuilder(length);
-        State state = start(length);
-        BigInteger left = rank;
-        while (state.left > 0) {
-            for (char c : CHARACTERS) {
-                State next = next(state, c);
-                BigInteger here = next == null ? BigInteger.ZERO : count(next);
-                if (left.compareTo(here) < 0) {
-                    password.append(c);
-                    state = java.util.Objects.requireNonNull(next);
-                    break;
+        BigInteger all = draw.all(length);
+        while (true) {
+            BigInteger rank = new BigInteger(all.bitLength(), random);
+            if (rank.compareTo(all) >= 0) {
+                continue;
+            }
+            StringBuilder drawn = ranked(length, rank);
+            try {
+                if (!policy.blocklist() || !CommonPasswords.all().holds(drawn)) {
+                    return Secret.of(drawn);
                 }
-                left = left.subtract(here);
+            } finally {
+                for (int i = 0; i < drawn.length(); i++) {
+                    drawn.setCharAt(i, '\0');
+                }
             }
         }
-        return password;
     }
 
-    private State start(int length) {
-        return new State(length, ReadAloud.START, ForbiddenWords.START, 0, 0, 0);
-    }
-
-    private BigInteger count(State state) {
-        if (state.left == 0) {
-            return satisfied(state) ? BigInteger.ONE : BigInteger.ZERO;
-        }
-        BigInteger known = counts.get(state);
-        if (known == null) {
-            known = BigInteger.ZERO;
-            for (State next : nexts(state)) {
-                known = known.add(count(next));
-            }
-            counts.put(state, known);
-        }
-        return known;
-    }
-
-    private List<State> nexts(State state) {
-        List<State> nexts = new ArrayList<>(CHARACTERS.length);
-        for (char c : CHARACTERS) {
-            State next = next(state, c);
-            if (next != null) {
-                nexts.add(next);
-            }
-        }
-        return nexts;
-    }
-
-    private @org.jspecify.annotations.Nullable State next(State state, char c) {
-        int style = ReadAloud.next(state.style, c);
-        int word = words.next(state.word, c);
-        if (style == ReadAloud.REFUSED || word == ForbiddenWords.FOUND) {
-            return null;
-        }
-        CharacterClass type = CharacterClass.of(c);
-        return new State(
-                state.left - 1,
-                style,
-                word,
-                more(state.lower, type, CharacterClass.LOWER),
-                more(state.upper, type, CharacterClass.UPPER),
-                more(state.digit, type, CharacterClass.DIGIT));
-    }
-
-    private int more(int have, CharacterClass type, CharacterClass counted) {
-        int wanted = Math.max(policy.least(counted), policy.classesAtLeast() > 0 ? 1 : 0);
-        return type == counted ? Math.min(wanted, have + 1) : have;
-    }
-
-    private boolean satisfied(State state) {
-        int classes =
-                Math.min(1, state.lower) + Math.min(1, state.upper) + Math.min(1, state.digit);
-        return state.lower >= policy.least(CharacterClass.LOWER)
-                && state.upper >= policy.least(CharacterClass.UPPER)
-                && state.digit >= policy.least(CharacterClass.DIGIT)
-                && policy.least(CharacterClass.SYMBOL) == 0
-                && classes >= policy.classesAtLeast();
+    /** The one of that rank among all, listed ones too, counted from 0. */
+    StringBuilder ranked(int length, BigInteger rank) {
+        return draw.ranked(length, rank);
     }
 
     private static double log2(BigInteger count) {
         if (count.signum() == 0) {
             return 0;
         }
-        int shift = Math.max(0, count.bitLength() - 60);
+        int shift = Math.max(0, count.bitLength() - Long.SIZE + 1);
         return Math.log(count.shiftRight(shift).doubleValue()) / Math.log(2) + shift;
     }
 
-    /** The policy admits too few passwords of this style. */
+    /** The policy admits too few passwords of a style. */
     public static final class TooFew extends RuntimeException {
         private static final long serialVersionUID = 1L;
 
-        TooFew(double bits, int wanted) {
+        TooFew(Style style, double bits, int wanted) {
             super(
-                    "the policy admits passwords of at most %.1f bits, %d are asked"
-                            .formatted(bits, wanted));
+                    "the policy admits %s passwords of at most %.1f bits, %d are asked"
+                            .formatted(style.id(), bits, wanted));
+        }
+    }
+
+    /** The policy cannot be counted within bounds. */
+    public static final class TooIntricate extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+
+        TooIntricate() {
+            super(
+                    "the policy has too many parts to count: ask for fewer characters of each class"
+                            + " or forbid fewer words");
         }
     }
 }

@@ -2,166 +2,262 @@ package earnest.core.passwords;
 
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTimeout;
 import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 import java.math.BigInteger;
 import java.security.SecureRandom;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** Counting is exact, so drawing is uniform. */
 class GeneratorTest {
-    private static Policy policy(
-            Map<CharacterClass, Integer> atLeast, int classes, String... forbidden) {
-        return new Policy(1, 64, atLeast, classes, Set.of(forbidden), 0);
-    }
+    private static final String[] SOME_WORDS = {
+        "ab", "a1", "bab", "tt", "il", "0b", "aab", "#b", "x"
+    };
 
+    /** Policies small enough to be tried string by string, of every kind; always the same ones. */
     static List<Policy> policies() {
-        return List.of(
-                policy(Map.of(), 0),
-                policy(Map.of(CharacterClass.DIGIT, 2), 0),
-                policy(Map.of(CharacterClass.LOWER, 1, CharacterClass.DIGIT, 1), 0),
-                policy(Map.of(CharacterClass.UPPER, 3), 0),
-                policy(Map.of(), 2),
-                policy(Map.of(), 3),
-                policy(Map.of(CharacterClass.SYMBOL, 1), 0),
-                policy(Map.of(), 0, "ax"),
-                policy(Map.of(), 0, "tt"), // 7 stands for t
-                policy(Map.of(CharacterClass.DIGIT, 1), 2, "ha", "ear", "a", "ku"));
+        Random random = new Random(20261123);
+        List<Policy> policies = new ArrayList<>();
+        String[] alphabets = {"abAB01#", "aB1", "ab", "aAtT7$é", "il1!L#", "afKR27"};
+        for (int i = 0; i < 120; i++) {
+            Map<CharacterClass, Integer> atLeast = new HashMap<>();
+            for (CharacterClass type : CharacterClass.values()) {
+                atLeast.put(type, Math.max(0, random.nextInt(5) - 2));
+            }
+            Set<String> words =
+                    random.ints(random.nextInt(4), 0, SOME_WORDS.length)
+                            .mapToObj(w -> SOME_WORDS[w])
+                            .collect(Collectors.toSet());
+            policies.add(
+                    new Policy(
+                            1,
+                            64,
+                            characters(alphabets[random.nextInt(alphabets.length)]),
+                            i % 3 == 0 ? Map.of() : atLeast,
+                            Math.max(0, random.nextInt(6) - 3),
+                            random.nextInt(4),
+                            words,
+                            random.nextBoolean(),
+                            0));
+        }
+        return policies;
     }
 
-    /** All strings of the style, tried one by one against rules written another way. */
-    private static Set<String> byBruteForce(Policy policy, int length) {
+    private static Set<Integer> characters(String text) {
+        return text.codePoints().boxed().collect(Collectors.toSet());
+    }
+
+    /** All strings of a style, tried one by one against rules written another way. */
+    private static Set<String> byBruteForce(Policy policy, Style style, int length) {
         Set<String> all = new HashSet<>();
-        grow(policy, length, "", all);
+        grow(policy, style, length, "", all);
         return all;
     }
 
-    private static void grow(Policy policy, int length, String begun, Set<String> all) {
+    private static void grow(
+            Policy policy, Style style, int length, String begun, Set<String> all) {
         if (begun.length() == length) {
-            if (admitted(policy, begun)) {
+            if (PlainRules.admits(policy, begun)
+                    && (style == Style.COPIED || PlainRules.readAloud(begun))) {
                 all.add(begun);
             }
             return;
         }
-        for (char c : "afhkmruwxyAFHKMRUWXY234679".toCharArray()) {
-            grow(policy, length, begun + c, all);
+        for (int c : policy.allowed()) {
+            grow(policy, style, length, begun + Character.toString(c), all);
         }
-    }
-
-    private static boolean admitted(Policy policy, String word) {
-        for (int i = 0; i < word.length(); i += 4) {
-            String group = word.substring(i, Math.min(word.length(), i + 4));
-            if (!group.equals(group.toLowerCase(java.util.Locale.ROOT))
-                    && !group.equals(group.toUpperCase(java.util.Locale.ROOT))) {
-                return false;
-            }
-        }
-        long lower = word.chars().filter(Character::isLowerCase).count();
-        long upper = word.chars().filter(Character::isUpperCase).count();
-        long digit = word.chars().filter(Character::isDigit).count();
-        int classes = (lower > 0 ? 1 : 0) + (upper > 0 ? 1 : 0) + (digit > 0 ? 1 : 0);
-        String plain =
-                word.toLowerCase(java.util.Locale.ROOT)
-                        .replace('7', 't')
-                        .replace('3', 'e')
-                        .replace('4', 'a');
-        return lower >= policy.least(CharacterClass.LOWER)
-                && upper >= policy.least(CharacterClass.UPPER)
-                && digit >= policy.least(CharacterClass.DIGIT)
-                && policy.least(CharacterClass.SYMBOL) == 0
-                && classes >= policy.classesAtLeast()
-                && policy.forbiddenWords().stream().noneMatch(plain::contains);
     }
 
     @ParameterizedTest
     @MethodSource("policies")
     void countsExactlyWhatBruteForceFinds(Policy policy) {
-        for (int length = 1; length <= 4; length++) {
-            assertEquals(
-                    byBruteForce(policy, length).size(),
-                    new Generator(policy).count(length).intValueExact(),
-                    "length " + length);
+        for (Style style : List.of(Style.COPIED, Style.READ_ALOUD)) {
+            for (int length = 1; length <= 5; length++) {
+                assertEquals(
+                        byBruteForce(policy, style, length).size(),
+                        new Generator(policy, style).count(length).intValueExact(),
+                        style + " of length " + length);
+            }
         }
     }
 
     @ParameterizedTest
     @MethodSource("policies")
     void everyRankIsAnotherAdmittedPassword(Policy policy) {
-        Generator generator = new Generator(policy);
-        int count = generator.count(3).intValueExact();
-        Set<String> ranked = new HashSet<>();
-        for (int i = 0; i < count; i++) {
-            ranked.add(generator.ranked(3, BigInteger.valueOf(i)).toString());
-        }
-        assertEquals(byBruteForce(policy, 3), ranked);
-    }
-
-    @Test
-    void aDigitThatStandsForTwoLettersMatchesBoth() {
-        ForbiddenWords words = new ForbiddenWords(List.of("il", "li"));
-        assertEquals(ForbiddenWords.FOUND, words.next(words.next(ForbiddenWords.START, '1'), '1'));
-        assertTrue(words.next(ForbiddenWords.START, '1') > 0);
-    }
-
-    @Test
-    void anOverlappingWordIsFoundAfterAFalseBeginning() {
-        ForbiddenWords words = new ForbiddenWords(List.of("aab"));
-        int state = ForbiddenWords.START;
-        for (char c : "aa@".toCharArray()) {
-            state = words.next(state, c);
-        }
-        assertEquals(ForbiddenWords.FOUND, words.next(state, '8'));
-    }
-
-    @Test
-    void drawsAreAdmittedAndLongEnough() {
-        Policy policy =
+        Policy unlisted =
                 new Policy(
-                        12,
-                        64,
-                        Map.of(
-                                CharacterClass.LOWER,
-                                1,
-                                CharacterClass.UPPER,
-                                1,
-                                CharacterClass.DIGIT,
-                                1),
-                        0,
-                        Set.of("ferry", "okafor", "wax"),
-                        45);
-        Generator generator = new Generator(policy);
-        assertEquals(12, generator.leastLength());
+                        policy.minLength(),
+                        policy.maxLength(),
+                        policy.allowed(),
+                        policy.atLeast(),
+                        policy.classesAtLeast(),
+                        policy.maxRun(),
+                        policy.forbiddenWords(),
+                        false,
+                        0);
+        for (Style style : List.of(Style.COPIED, Style.READ_ALOUD)) {
+            Generator generator = new Generator(unlisted, style);
+            Set<String> ranked =
+                    IntStream.range(0, generator.count(5).intValueExact())
+                            .mapToObj(i -> generator.ranked(5, BigInteger.valueOf(i)).toString())
+                            .collect(Collectors.toSet());
+            assertEquals(byBruteForce(unlisted, style, 5), ranked);
+        }
+    }
+
+    @Test
+    void listedOnesAreLeftOutInAllTheirCases() {
+        // Of four letters; 'love' is listed, and so are its sixteen ways of writing it.
+        Policy policy =
+                new Policy(4, 4, characters("lovexLOVE"), Map.of(), 0, 0, Set.of(), true, 0);
+        Set<String> free = byBruteForce(policy, Style.COPIED, 4);
+        assertTrue(!free.contains("love") && !free.contains("LoVe"));
+        Generator generator = new Generator(policy, Style.COPIED);
+        assertEquals(free.size(), generator.count(4).intValueExact());
+        Set<String> drawn = new HashSet<>();
+        SecureRandom random = new SecureRandom();
+        for (int i = 0; i < 3000; i++) {
+            drawn.add(generator.draw(4, random).open(String::new));
+        }
+        assertTrue(free.containsAll(drawn));
+    }
+
+    @Test
+    void theDefaultAlphabetIsPrintableAsciiWithoutSpace() {
+        Policy any = new Policy(1, 64, null, Map.of(), 0, 0, Set.of(), false, 0);
+        assertEquals(BigInteger.valueOf(94).pow(20), new Generator(any, Style.COPIED).count(20));
+        Policy single = new Policy(1, 64, null, Map.of(), 0, 1, Set.of(), false, 0);
+        assertEquals(
+                BigInteger.valueOf(94).multiply(BigInteger.valueOf(93).pow(19)),
+                new Generator(single, Style.COPIED).count(20));
+    }
+
+    static Policy rich() {
+        return new Policy(
+                12,
+                64,
+                null,
+                Map.of(
+                        CharacterClass.LOWER, 1,
+                        CharacterClass.UPPER, 1,
+                        CharacterClass.DIGIT, 1,
+                        CharacterClass.SYMBOL, 1),
+                3,
+                2,
+                Set.of(
+                        "brackwater",
+                        "ferries",
+                        "password",
+                        "welcome",
+                        "harbour",
+                        "okafor",
+                        "ines",
+                        "curlew",
+                        "ellery",
+                        "11066",
+                        "officer",
+                        "deck",
+                        "spring",
+                        "winter",
+                        "summer",
+                        "autumn",
+                        "secret",
+                        "letmein",
+                        "qwerty",
+                        "login"),
+                true,
+                45);
+    }
+
+    /** Generous, so that it fails for a wrong order of growth and not for a slow machine. */
+    @Test
+    void aRichPolicyIsCountedInReasonableTime() {
+        assertTimeout(
+                Duration.ofSeconds(20),
+                () -> assertTrue(new Generator(rich(), Style.COPIED).bits(20) > 120));
+    }
+
+    @ParameterizedTest
+    @EnumSource(Style.class)
+    void drawsAreAdmittedAndOfTheStyle(Style style) {
+        Policy policy = rich();
+        if (style == Style.READ_ALOUD) {
+            policy = Policies.lettersAndDigits(12, "ferry", "okafor", "wax");
+        }
+        Generator generator = new Generator(policy, style);
+        int length = generator.leastLength();
         SecureRandom random = new SecureRandom();
         Set<String> drawn = new HashSet<>();
-        for (int i = 0; i < 500; i++) {
-            String word = generator.draw(12, random).open(String::new);
-            assertTrue(admitted(policy, word), word);
+        for (int i = 0; i < 300; i++) {
+            String word = generator.draw(length, random).open(String::new);
+            assertTrue(PlainRules.admits(policy, word), word);
+            assertTrue(
+                    switch (style) {
+                        case READ_ALOUD -> PlainRules.readAloud(word);
+                        case SPOKEN ->
+                                word.matches("[A-Z][a-z]+(-[a-z]+)*-[2346789]{2}")
+                                        && word.split("-").length == length + 1;
+                        case COPIED -> word.length() == length;
+                    },
+                    word);
             drawn.add(word);
         }
-        assertEquals(500, drawn.size());
+        assertEquals(300, drawn.size());
+    }
+
+    @Test
+    void theLeastLengthIsTheFirstThatIsStrongEnough() {
+        for (Style style : Style.values()) {
+            Generator generator =
+                    new Generator(
+                            new Policy(4, 64, null, Map.of(), 0, 0, Set.of(), true, 45), style);
+            int least = generator.leastLength();
+            assertTrue(generator.bits(least) >= 45);
+            assertTrue(generator.bits(least - 1) < 45);
+        }
     }
 
     @Test
     void tooFewIsRefusedWithTheReason() {
-        Policy narrow = new Policy(4, 4, Map.of(), 0, Set.of(), 45);
-        Generator.TooFew refused =
-                assertThrows(Generator.TooFew.class, () -> new Generator(narrow).leastLength());
-        assertTrue(refused.getMessage().contains("45"));
-        Policy none = new Policy(4, 8, Map.of(CharacterClass.SYMBOL, 1), 0, Set.of(), 0);
-        assertThrows(Generator.TooFew.class, () -> new Generator(none).draw(8, new SecureRandom()));
+        Policy narrow = new Policy(4, 4, null, Map.of(), 0, 0, Set.of(), true, 45);
+        for (Style style : Style.values()) {
+            Generator.TooFew refused =
+                    assertThrows(
+                            Generator.TooFew.class,
+                            () -> new Generator(narrow, style).leastLength());
+            assertTrue(refused.getMessage().contains("45"));
+        }
+        Policy none =
+                new Policy(4, 8, null, Map.of(CharacterClass.SYMBOL, 1), 0, 0, Set.of(), true, 0);
+        assertThrows(
+                Generator.TooFew.class,
+                () -> new Generator(none, Style.READ_ALOUD).draw(8, new SecureRandom()));
     }
 
     @Test
-    void wordsOfAPersonAreTakenApartWithAndWithoutTheirMarks() {
-        assertEquals(
-                Set.of("josé", "jose", "cruz", "jodelacruz", "11066"),
-                PersonWords.of(List.of("José de la Cruz", "jodelacruz", "11066")));
+    void whatCannotBeCountedIsRefused() {
+        Map<CharacterClass, Integer> many = new HashMap<>();
+        for (CharacterClass type : CharacterClass.values()) {
+            many.put(type, 100);
+        }
+        Policy vast = new Policy(400, 500, null, many, 0, 0, Set.of("abc"), true, 45);
+        assertThrows(
+                Generator.TooIntricate.class,
+                () -> new Generator(vast, Style.COPIED).leastLength());
     }
 }

@@ -5,6 +5,7 @@ import jakarta.validation.constraints.NotEmpty;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.boot.context.properties.ConfigurationProperties;
+import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.validation.annotation.Validated;
 
 import java.util.List;
@@ -38,14 +39,22 @@ record DirectoryProperties(
     /**
      * A password's policy.
      *
+     * @param allowed the characters that may occur; null for any
      * @param atLeast least number of {@code lower, upper, digit, symbol}
+     * @param maxRun longest run of one character; 0 for no bound
+     * @param mayType whether an analyst may type a temporary password instead of having it drawn
      */
     record Password(
             int minLength,
             int maxLength,
+            @Nullable String allowed,
             Map<String, Integer> atLeast,
+            int classesAtLeast,
+            int maxRun,
             List<String> forbiddenWords,
-            int minBits) {}
+            @DefaultValue("true") boolean blocklist,
+            int minBits,
+            boolean mayType) {}
 
     @Override
     public String toString() {

@@ -36,6 +36,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A directory with password policy (draft-behera-ldap-password-policy). The account it binds with
@@ -276,9 +277,14 @@ class LdapConnector implements Connector {
         return new Policy(
                 Math.max(wanted.minLength(), directoryMinLength()),
                 wanted.maxLength(),
+                wanted.allowed() == null
+                        ? null
+                        : wanted.allowed().codePoints().boxed().collect(Collectors.toSet()),
                 atLeast,
-                0,
+                wanted.classesAtLeast(),
+                wanted.maxRun(),
                 Set.copyOf(wanted.forbiddenWords()),
+                wanted.blocklist(),
                 wanted.minBits());
     }
 
