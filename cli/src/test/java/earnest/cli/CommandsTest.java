@@ -65,7 +65,7 @@ class CommandsTest {
 
     @Test
     void everyCommandHasHelpWithExamplesAndExitCodes() {
-        for (String command : List.of("assess", "record", "spell", "verify")) {
+        for (String command : List.of("assess", "password", "record", "spell", "verify")) {
             Ran ran = run("", command, "--help");
             assertEquals(0, ran.code);
             assertTrue(ran.out.contains("Example") && ran.out.contains("Exit: 0"), ran.out);
@@ -259,5 +259,84 @@ class CommandsTest {
                 "--witness: seal 1 is none",
                 run("", "verify", file("x", "t"), "--witness", file("z", "t")));
         assertFalse(run("", "verify", file("x", "tea")).err.contains("Exception"));
+    }
+
+    private static final String POLICY =
+            """
+            {"minLength":4,"maxLength":64,"allowed":"abAB01#",
+             "atLeast":{"lower":1,"upper":0,"digit":1,"symbol":0},"classesAtLeast":2,"maxRun":1,
+             "forbiddenWords":["ab"],"blocklist":true,"minBits":45}\
+            """;
+
+    @Test
+    void passwordsAreDrawnCountedAndChecked() throws IOException {
+        String policy = file("policy.json", POLICY);
+        Ran drawn = run("", "password", "--policy", policy, "--style", "copied", "--count", "7");
+        assertEquals(0, drawn.code, drawn.err);
+        assertEquals(7, drawn.out.lines().distinct().count());
+        assertTrue(drawn.out.lines().allMatch(line -> line.matches("[abAB01#]+")), drawn.out);
+
+        JsonNode explained =
+                new ObjectMapper()
+                        .readTree(
+                                run(
+                                                "",
+                                                "password",
+                                                "--policy",
+                                                policy,
+                                                "--style",
+                                                "copied",
+                                                "--length",
+                                                "4",
+                                                "--explain")
+                                        .out);
+        assertEquals(4, explained.get("length").asInt());
+        double bits = explained.get("bits").asDouble();
+        double count = Double.parseDouble(explained.get("count").asString());
+        assertEquals(Math.log(count) / Math.log(2), bits, 1e-8);
+
+        List<String> checked =
+                run("a0B#\nab\n\n", "password", "--policy", policy, "--check").out.lines().toList();
+        assertEquals(3, checked.size());
+        assertTrue(
+                checked.get(0)
+                        .startsWith(
+                                "{\"ok\":true,\"rules\":[{\"rule\":\"minLength\",\"kept\":true"));
+        assertTrue(checked.get(1).contains("{\"rule\":\"forbiddenWords\",\"kept\":false"));
+        assertTrue(checked.get(2).startsWith("{\"ok\":false"));
+    }
+
+    @Test
+    void aPolicyThatAdmitsTooFewIsRefusedWithTheReason() throws IOException {
+        Ran ran =
+                run(
+                        "",
+                        "password",
+                        "--policy",
+                        file("narrow.json", "{\"maxLength\":8}"),
+                        "--style",
+                        "read-aloud",
+                        "--length",
+                        "8");
+        assertEquals(1, ran.code);
+        assertTrue(ran.err.contains("45 are asked"), ran.err);
+        assertEquals(1, ran.err.lines().count());
+    }
+
+    @Test
+    void badPoliciesAndOptionsNameTheField() throws IOException {
+        String good = file("good.json", "{}");
+        refused("--policy: is missing", run("", "password"));
+        refused(
+                "maxRun: must be at least 1",
+                run("", "password", "--policy", file("p.json", "{\"maxRun\":0}")));
+        refused(
+                "least: unknown field",
+                run("", "password", "--policy", file("q.json", "{\"least\":0}")));
+        refused("--style: must be", run("", "password", "--policy", good, "--style", "loud"));
+        refused("--seed: unknown option", run("", "password", "--policy", good, "--seed", "1"));
+        refused(
+                "--count: does not go",
+                run("", "password", "--policy", good, "--check", "--count", "2"));
     }
 }

@@ -129,11 +129,9 @@ final class Counted {
                             times[i]);
                 }
             }
-            if (runs != null) {
-                runs.takeTooLong(layer, width, state, left);
-            }
         }
         if (runs != null) {
+            runs.takeTooLong(layer, left);
             runs.add(left);
         }
     }
@@ -222,23 +220,28 @@ final class Counted {
                 int[] one = afterOne[path.groups().get(g).type().ordinal()];
                 for (int i = 0; i < follow[g].length; i++) {
                     int state = follow[g][i];
+                    int cell = (first[g] + i * needs.states()) * width;
+                    System.arraycopy(
+                            ways, at(state, 0) * width, layer, cell, needs.states() * width);
                     int to = left == 0 ? Path.NOWHERE : path.next(state, left, g);
+                    if (to == Path.NOWHERE) {
+                        continue;
+                    }
+                    if (left > maxRun) {
+                        // Added first, since the other could be more than there is yet.
+                        int run = path.run(state, left, g, maxRun + 1);
+                        move(layer, cell, width, run, left, g, 1);
+                    }
+                    int narrow = widths.get(left - 1);
                     for (int need = 0; need < needs.states(); need++) {
-                        int cell = (first[g] + i * needs.states() + need) * width;
-                        System.arraycopy(ways, at(state, need) * width, layer, cell, width);
-                        if (to != Path.NOWHERE) {
-                            int narrow = widths.get(left - 1);
-                            // Added first, since the other could be more than there is yet.
-                            tooLong(layer, cell, width, state, need, left, g, true);
-                            Limbs.subtract(
-                                    layer,
-                                    cell,
-                                    width,
-                                    Counted.this.layers.get(left - 1),
-                                    at(to, one[need]) * narrow,
-                                    narrow,
-                                    1);
-                        }
+                        Limbs.subtract(
+                                layer,
+                                cell + need * width,
+                                width,
+                                Counted.this.layers.get(left - 1),
+                                at(to, one[need]) * narrow,
+                                narrow,
+                                1);
                     }
                 }
             }
@@ -248,41 +251,67 @@ final class Counted {
             }
         }
 
-        /** Takes what begins with a run that is too long away from the ways of a state. */
-        void takeTooLong(long[] layer, int width, int state, int left) {
-            for (int g = 0; g < groups; g++) {
+        /**
+         * Takes what begins with a run that is too long away from the ways of every state. Most
+         * characters lead to the same place after a run wherever it began, so what is taken from
+         * the state that knows of no word is reckoned once, and the others only by their
+         * differences from it.
+         */
+        void takeTooLong(long[] layer, int left) {
+            if (left <= maxRun) {
+                return;
+            }
+            int width = widths.get(left);
+            int all = needs.states() * width;
+            long[] common = new long[all];
+            int[] homeRuns = new int[groups];
+            for (int state = 0; state < path.states(); state++) {
+                boolean home = path.home(state) == state;
+                if (home) {
+                    java.util.Arrays.fill(common, 0);
+                }
+                for (int g = 0; g < groups; g++) {
+                    int run = path.run(state, left, g, maxRun + 1);
+                    int size = path.groups().get(g).characters().length;
+                    if (home) {
+                        homeRuns[g] = run;
+                        move(common, 0, width, run, left, g, size);
+                    } else if (run != homeRuns[g]) {
+                        // Given back before it is taken, so that nothing falls below zero.
+                        move(layer, at(state, 0) * width, width, homeRuns[g], left, g, size);
+                    }
+                }
                 for (int need = 0; need < needs.states(); need++) {
-                    tooLong(layer, at(state, need) * width, width, state, need, left, g, false);
+                    Limbs.subtract(
+                            layer, at(state, need) * width, width, common, need * width, width, 1);
+                }
+                for (int g = 0; g < groups && !home; g++) {
+                    int run = path.run(state, left, g, maxRun + 1);
+                    if (run != homeRuns[g]) {
+                        int size = path.groups().get(g).characters().length;
+                        move(layer, at(state, 0) * width, width, run, left, g, -size);
+                    }
                 }
             }
         }
 
-        private void tooLong(
-                long[] to,
-                int cell,
-                int width,
-                int state,
-                int need,
-                int left,
-                int g,
-                boolean back) {
-            if (left <= maxRun) {
-                return;
-            }
-            int run = path.run(state, left, g, maxRun + 1);
+        /** Adds, or with negative times subtracts, the ways that follow a run that is too long. */
+        private void move(long[] to, int at, int width, int run, int left, int g, int times) {
             if (run == Path.NOWHERE) {
                 return;
             }
             int before = left - maxRun - 1;
             int narrow = widths.get(before);
-            Alphabet.Group group = path.groups().get(g);
-            int have = afterRun[group.type().ordinal()][need];
-            int from = (first[g] + place[g][run] * needs.states() + have) * narrow;
+            int[] have = afterRun[path.groups().get(g).type().ordinal()];
+            int first = this.first[g] + place[g][run] * needs.states();
             long[] layer = java.util.Objects.requireNonNull(layers.get(before));
-            if (back) {
-                Limbs.add(to, cell, width, layer, from, narrow, 1);
-            } else {
-                Limbs.subtract(to, cell, width, layer, from, narrow, group.characters().length);
+            for (int need = 0; need < needs.states(); need++) {
+                int from = (first + have[need]) * narrow;
+                if (times > 0) {
+                    Limbs.add(to, at + need * width, width, layer, from, narrow, times);
+                } else {
+                    Limbs.subtract(to, at + need * width, width, layer, from, narrow, -times);
+                }
             }
         }
     }

@@ -36,6 +36,11 @@ final class Path {
         return alphabet.wordStates() * (readAloud ? ReadAloud.STATES : 1);
     }
 
+    /** The state of the same style that has begun no forbidden word; it is the least of them. */
+    int home(int state) {
+        return state - state % alphabet.wordStates() + ForbiddenWords.START;
+    }
+
     List<Alphabet.Group> groups() {
         return alphabet.groups();
     }
