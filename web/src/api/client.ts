@@ -21,6 +21,7 @@ export type Read = Schemas["Read"];
 export type Me = Schemas["Me"];
 export type Colleague = Schemas["Colleague"];
 export type Demo = Schemas["Demo"];
+export type Looks = Schemas["Looks"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */
 export class Problem extends Error {

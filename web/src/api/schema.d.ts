@@ -452,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/password-check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/receipt": {
         parameters: {
             query?: never;
@@ -543,6 +559,11 @@ export interface components {
             closed?: string;
             key: string;
             label: string;
+        };
+        Candidate: {
+            system: string;
+            /** Format: password */
+            typed: string;
         };
         Claim: {
             /** Format: uuid */
@@ -654,6 +675,12 @@ export interface components {
             /** Format: int32 */
             points: number;
             reason?: string;
+        };
+        Looks: {
+            ok: boolean;
+            /** Format: int32 */
+            remembers: number;
+            rules: components["schemas"]["Rule"][];
         };
         Me: {
             desk: boolean;
@@ -771,6 +798,11 @@ export interface components {
             why?: components["schemas"]["Why"];
             words: string;
         };
+        Rule: {
+            kept: boolean;
+            rule: string;
+            words: string;
+        };
         SaidBack: {
             /** Format: int32 */
             part: number;
@@ -818,6 +850,7 @@ export interface components {
             /** Format: date-time */
             since?: string;
             state: string;
+            ways: components["schemas"]["WayTo"][];
             words: string;
         };
         Ticket: {
@@ -867,6 +900,7 @@ export interface components {
             saidBack: number;
             state: string;
             trouble?: string;
+            way: string;
         };
         Waiting: {
             holder?: string;
@@ -883,8 +917,15 @@ export interface components {
         Wanted: {
             action: string;
             system: string;
+            /** Format: password */
+            typed?: string;
             /** Format: int64 */
             version: number;
+            way?: string;
+        };
+        WayTo: {
+            id: string;
+            words: string;
         };
         Who: {
             account: string;
@@ -1594,6 +1635,32 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+        };
+    };
+    look: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Candidate"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Looks"];
+                };
             };
         };
     };

@@ -29,8 +29,21 @@ export const heard = (ticket: string, check: string, what: string) =>
   );
 export const endCheck = (ticket: string, check: string) =>
   ask(client.DELETE("/api/tickets/{ticket}/checks/{check}", checkPath(ticket, check)));
-export const change = (ticket: string, system: string, action: string, version: number) =>
-  ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: { system, action, version } }));
+export interface Wanted {
+  system: string;
+  action: string;
+  version: number;
+  /** How a temporary password comes about. */
+  way?: string;
+  /** The password, when it is typed. */
+  typed?: string;
+}
+export const change = (ticket: string, wanted: Wanted) =>
+  ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: wanted }));
+export const lookAt = (ticket: string, system: string, typed: string, signal: AbortSignal) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/password-check", { ...path(ticket), body: { system, typed }, signal }),
+  );
 export const chooseRoute = (ticket: string, route: string, contact?: string) =>
   ask(
     client.POST("/api/tickets/{ticket}/handover/route", {

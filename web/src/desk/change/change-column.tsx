@@ -1,4 +1,5 @@
 import type { UseQueryResult } from "@tanstack/react-query";
+import { useState } from "react";
 import type { Accounts, Done, Judgement, Page, System } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { Button, Margin } from "../../ui/parts";
@@ -7,6 +8,7 @@ import { change } from "../acts";
 import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
 import { outcome } from "./outcome";
+import { TypeIt } from "./type-it";
 
 interface Props {
   page: Page;
@@ -127,9 +129,21 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
     (c) => c.system === system.id && ["INTENDED", "ASKED", "UNKNOWN"].includes(c.state),
   );
   const last = page.changes.filter((c) => c.system === system.id && c.action === can.action).at(-1);
+  const [way, setWay] = useState(system.ways[0]?.id);
+  const gives = can.action === "temporary-password";
+  const typing = gives && way === "typed";
   const may = page.ticket.mine && judgement?.verdict === "open" && !can.closed && !running;
   const go = () => {
-    if (may) void notices.during(() => change(page.ticket.id, system.id, can.action, page.ticket.version));
+    if (may && typing) document.getElementById(`type-${system.id}`)?.focus();
+    else if (may)
+      void notices.during(() =>
+        change(page.ticket.id, {
+          system: system.id,
+          action: can.action,
+          version: page.ticket.version,
+          ...(gives && way ? { way } : {}),
+        }),
+      );
     else choose(can.action);
   };
   useKeys(
@@ -142,7 +156,7 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
           {can.label}
           {judgement && <small className="num block text-xs">asks {judgement.asks}</small>}
         </span>
-        {may ? (
+        {may && typing ? null : may ? (
           <Button hotkey={can.key} quiet={last?.state === "TOOK_EFFECT"} onClick={go}>
             {can.action === "unlock" ? "Unlock" : last?.state === "TOOK_EFFECT" ? "Give again" : "Give"}
           </Button>
@@ -156,6 +170,21 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
           />
         )}
       </div>
+      {may && gives && (
+        <label className="mt-1 grid gap-0.5 text-xs">
+          <span className="text-muted">The new password is</span>
+          <select className="field min-h-7 py-0.5" value={way} onChange={(e) => setWay(e.target.value)}>
+            {system.ways.map((w) => (
+              <option key={w.id} value={w.id}>
+                {w.id === "typed" ? "typed by you" : w.words}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {may && typing && (
+        <TypeIt page={page} system={system} hotkey={can.key} done={() => setWay(system.ways[0]?.id)} />
+      )}
       {last && <DoneLine done={last} />}
     </div>
   );

@@ -60,15 +60,19 @@ function Handing({
   lit: boolean;
 }) {
   const { state } = handover;
-  const reading = state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
+  const unseen = state.way === "copied";
+  const reading = !unseen && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
   return (
     <>
       {GONE[state.state] && <p className="mb-3 font-semibold text-stop">{GONE[state.state]}</p>}
       {state.state === "said-back" && (
         <p className="mb-3 font-semibold text-good">✓ Read aloud and said back in full.</p>
       )}
-      {state.route === "text" && (
+      {state.route === "text" && !(unseen && state.state === "waiting" && !state.trouble) && (
         <p className="mb-3 font-semibold">The text {TEXT[state.state] ?? state.state}.</p>
+      )}
+      {unseen && state.state === "waiting" && (
+        <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a phone on record.</p>
       )}
       {state.trouble && <p className="mb-3 font-semibold text-wait">{state.trouble}</p>}
       {mine && reading && <ReadAloud ticket={page.ticket.id} handover={state} lit={lit} />}
@@ -101,7 +105,7 @@ function ByText({ page, handover, lit }: { page: Page; handover: HandoverState; 
     <div className="mb-3 grid gap-1">
       {phones.map((phone, i) => (
         <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone.id)}>
-          Or text to {phone.label}
+          {handover.state.way === "copied" ? "Text to" : "Or text to"} {phone.label}
         </Button>
       ))}
     </div>

@@ -76,7 +76,7 @@ function PartRow({ part, now }: { part: Part | undefined; now: boolean }) {
   return (
     <li
       aria-current={now ? "step" : undefined}
-      className={`grid grid-cols-[74px_1fr] items-center gap-2 rounded border px-2 py-1.5 ${now ? "border-good bg-good-wash" : "border-hair"}`}
+      className={`grid grid-cols-[minmax(74px,auto)_1fr] items-center gap-2 rounded border px-2 py-1.5 ${now ? "border-good bg-good-wash" : "border-hair"}`}
     >
       <b className={`num text-[19px] tracking-wide ${part ? "" : "text-muted"}`}>
         {part ? part.characters : "••••"}

@@ -34,6 +34,7 @@ class ArchitectureTest {
                     "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a
                     // summary
                     "earnest.systems.ldap.LdapConnector", // to set it
+                    "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.CodeText", // to send a code
                     "earnest.checks.StaffFact", // to compare it

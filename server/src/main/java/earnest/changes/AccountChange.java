@@ -2,6 +2,7 @@ package earnest.changes;
 
 import earnest.systems.AccountRef;
 import earnest.systems.Action;
+import earnest.systems.Way;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
@@ -39,6 +40,10 @@ class AccountChange {
     @Nullable String effectMark;
 
     @Nullable UUID wrappedId;
+
+    /** Of a temporary password, as {@link Way} names it. */
+    @Nullable String way;
+
     Instant intendedAt;
     @Nullable Instant askedAt;
     @Nullable Instant settledAt;
@@ -53,6 +58,10 @@ class AccountChange {
 
     Action what() {
         return Action.of(action);
+    }
+
+    @Nullable Way how() {
+        return way == null ? null : Way.of(way);
     }
 
     AccountRef ref() {

@@ -1,12 +1,18 @@
 package earnest.changes;
 
 import earnest.access.SignedIn;
+import earnest.core.passwords.Secret;
 import earnest.systems.Action;
+import earnest.systems.Way;
+
+import io.swagger.v3.oas.annotations.media.Schema;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -14,17 +20,53 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.util.List;
 import java.util.UUID;
 
-/** Asking for changes. */
+/** Asking for changes to accounts. */
 @RestController
 class ChangeController {
+    private static final int LONGEST = 1024;
+
+    /**
+     * A change.
+     *
+     * @param way of a temporary password: {@code read-aloud} (also when absent), {@code spoken},
+     *     {@code copied} or {@code typed}
+     * @param typed the password, when it is typed
+     */
     record Wanted(
             @NotBlank @Size(max = 40) String system,
             @NotBlank @Size(max = 30) String action,
-            long version) {}
+            long version,
+            @Nullable @Size(max = 20) String way,
+            @Nullable @Size(min = 1, max = LONGEST) @Schema(format = "password") String typed) {
+        @Override
+        public String toString() {
+            return "(a change to " + system + ")";
+        }
+    }
+
+    /** A password that is being typed. */
+    record Candidate(
+            @NotBlank @Size(max = 40) String system,
+            @NotNull @Size(max = LONGEST) @Schema(format = "password") String typed) {
+        @Override
+        public String toString() {
+            return "(a password that is being typed)";
+        }
+    }
 
     record UnderWay(UUID change) {}
+
+    record Rule(String rule, boolean kept, String words) {}
+
+    /**
+     * How a password that is being typed does.
+     *
+     * @param remembers how many former passwords the system refuses by itself
+     */
+    record Looks(boolean ok, List<Rule> rules, int remembers) {}
 
     private final Changes changes;
 
@@ -36,8 +78,31 @@ class ChangeController {
     @PostMapping("/api/tickets/{ticket}/changes")
     @ResponseStatus(HttpStatus.ACCEPTED)
     UnderWay change(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Wanted wanted) {
-        return new UnderWay(
-                changes.intend(
-                        ticket, me, wanted.system(), Action.of(wanted.action()), wanted.version()));
+        String typed = wanted.typed();
+        try (Secret secret = Secret.of(typed == null ? "" : typed)) {
+            return new UnderWay(
+                    changes.intend(
+                            ticket,
+                            me,
+                            new Changes.Intent(
+                                    wanted.system(),
+                                    Action.of(wanted.action()),
+                                    wanted.version(),
+                                    wanted.way() == null ? null : Way.of(wanted.way()),
+                                    typed == null ? null : secret)));
+        }
+    }
+
+    /** Looks at a password that is being typed, rule by rule; nothing of it is kept. */
+    @PostMapping("/api/tickets/{ticket}/password-check")
+    Looks look(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Candidate candidate) {
+        try (Secret typed = Secret.of(candidate.typed())) {
+            Changes.Looks looks = changes.look(ticket, me, candidate.system(), typed);
+            List<Rule> rules =
+                    looks.rules().stream()
+                            .map(rule -> new Rule(rule.rule(), rule.kept(), rule.words()))
+                            .toList();
+            return new Looks(rules.stream().allMatch(Rule::kept), rules, looks.remembers());
+        }
     }
 }

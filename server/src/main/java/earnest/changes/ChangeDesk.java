@@ -3,6 +3,7 @@ package earnest.changes;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
 import earnest.core.assurance.Verdict;
+import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
@@ -17,6 +18,7 @@ import earnest.systems.Action;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
 import earnest.systems.Systems;
+import earnest.systems.Way;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -26,6 +28,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -50,6 +53,7 @@ class ChangeDesk implements Changes {
     private final Ids ids;
     private final ChangeProperties properties;
     private final Waypoints waypoints;
+    private final TypingLimits limits;
 
     ChangeDesk(
             ChangeRepository changes,
@@ -66,7 +70,8 @@ class ChangeDesk implements Changes {
             Clock clock,
             Ids ids,
             ChangeProperties properties,
-            Waypoints waypoints) {
+            Waypoints waypoints,
+            TypingLimits limits) {
         this.changes = changes;
         this.servers = servers;
         this.passwords = passwords;
@@ -82,18 +87,17 @@ class ChangeDesk implements Changes {
         this.ids = ids;
         this.properties = properties;
         this.waypoints = waypoints;
+        this.limits = limits;
     }
 
     @Override
-    public UUID intend(UUID ticketId, SignedIn me, String system, Action action, long version) {
-        Connector connector = systems.system(system);
+    public UUID intend(UUID ticketId, SignedIn me, Intent intent) {
+        Connector connector = systems.system(intent.system());
         // The system is read before anything is locked; the request to it carries what was read.
         People.Person person = claimed(tickets.view(ticketId));
         LiveAccounts.Everywhere everywhere =
                 accounts.look(connector, LiveAccounts.ref(connector, person));
-        UUID id =
-                writes.get(
-                        () -> decide(ticketId, me, connector, action, version, person, everywhere));
+        UUID id = writes.get(() -> decide(ticketId, me, connector, intent, person, everywhere));
         waypoints.pass("change-intended-committed");
         return id;
     }
@@ -102,16 +106,16 @@ class ChangeDesk implements Changes {
             UUID ticketId,
             SignedIn me,
             Connector connector,
-            Action action,
-            long version,
+            Intent intent,
             People.Person person,
             LiveAccounts.Everywhere everywhere) {
+        Action action = intent.action();
         Tickets.View ticket = tickets.hold(ticketId, me);
         Optional<AccountChange> running = changes.running(connector.system(), person.account());
         if (running.isPresent()) {
             return sameOrBusy(running.get(), ticketId, action);
         }
-        tickets.hold(ticketId, me, version);
+        tickets.hold(ticketId, me, intent.version());
         if (!person.id().equals(ticket.person())) {
             throw new Problem(
                     409,
@@ -134,7 +138,9 @@ class ChangeDesk implements Changes {
         change.beforeMark = Mark.of(before);
         change.intendedAt = clock.instant();
         if (action == Action.TEMPORARY_PASSWORD) {
-            change.wrappedId = passwords.draw(ticketId, connector, person);
+            Way way = Objects.requireNonNullElse(intent.way(), Way.READ_ALOUD);
+            change.wrappedId = passwords.keep(ticketId, connector, person, way, intent.typed());
+            change.way = way.id();
         }
         changes.save(change);
         connector.servers().forEach(server -> servers.save(new ServerRow(change.id, server)));
@@ -145,11 +151,30 @@ class ChangeDesk implements Changes {
                         .account(connector.system(), person.account())
                         .data("deed", action.deed())
                         .data("change", change.id.toString())
+                        .data("way", change.way == null ? "" : ", " + Way.of(change.way).words())
                         .why(judged.why()));
         tickets.bump(ticketId);
         work.soon(CarryOut.KIND, change.id);
         waypoints.pass("change-intended-uncommitted");
         return change.id;
+    }
+
+    @Override
+    public Looks look(UUID ticketId, SignedIn me, String system, Secret candidate) {
+        Connector connector = systems.system(system);
+        FreshPassword.mustBeAllowed(connector, Way.TYPED);
+        People.Person person =
+                writes.get(
+                        () -> {
+                            Tickets.View ticket = tickets.hold(ticketId, me);
+                            // Else it would tell an impostor's helper what the person's words are.
+                            Standing.Want wanted =
+                                    want(Action.TEMPORARY_PASSWORD, connector, me.id());
+                            mustBeOpen(standing.judge(ticket, wanted).verdict());
+                            limits.count(me.id());
+                            return claimed(ticket);
+                        });
+        return new Looks(passwords.check(connector, person, candidate), connector.remembers());
     }
 
     private static UUID sameOrBusy(AccountChange running, UUID ticketId, Action action) {
@@ -274,6 +299,7 @@ class ChangeDesk implements Changes {
                 c.intendedAt,
                 c.settledAt,
                 rows.stream().map(r -> new OnServer(r.key.server(), r.state)).toList(),
-                wrapped);
+                wrapped,
+                c.how());
     }
 }

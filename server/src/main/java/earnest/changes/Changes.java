@@ -1,7 +1,10 @@
 package earnest.changes;
 
 import earnest.access.SignedIn;
+import earnest.core.passwords.Check;
+import earnest.core.passwords.Secret;
 import earnest.systems.Action;
+import earnest.systems.Way;
 
 import org.jspecify.annotations.Nullable;
 
@@ -15,10 +18,37 @@ public interface Changes {
     /**
      * Decides on a change; a repeated request returns the running one.
      *
-     * @param version of the ticket that the analyst saw
      * @throws earnest.ground.Problem with the reason why not
      */
-    UUID intend(UUID ticket, SignedIn me, String system, Action action, long version);
+    UUID intend(UUID ticket, SignedIn me, Intent intent);
+
+    /**
+     * What an analyst wants done.
+     *
+     * @param version of the ticket that the analyst saw
+     * @param way of a temporary password, or null for other actions
+     * @param typed the password, when it is typed; the caller wipes it
+     */
+    record Intent(
+            String system,
+            Action action,
+            long version,
+            @Nullable Way way,
+            @Nullable Secret typed) {}
+
+    /**
+     * Looks at a password that the holder of a ticket types, while the change would be open.
+     *
+     * @throws earnest.ground.Problem 403 where typing is not allowed or not yet, 429 after too many
+     */
+    Looks look(UUID ticket, SignedIn me, String system, Secret candidate);
+
+    /**
+     * How a password does.
+     *
+     * @param remembers how many former passwords the system refuses by itself
+     */
+    record Looks(List<Check.Rule> rules, int remembers) {}
 
     /** Changes on a ticket, oldest first. */
     List<View> onTicket(UUID ticket);
@@ -58,7 +88,8 @@ public interface Changes {
             Instant intendedAt,
             @Nullable Instant settledAt,
             List<OnServer> servers,
-            @Nullable UUID wrapped) {}
+            @Nullable UUID wrapped,
+            @Nullable Way way) {}
 
     /** {@code waiting, has it, behind}. */
     record OnServer(String server, String state) {}
@@ -70,5 +101,6 @@ public interface Changes {
             UUID person,
             String system,
             Action action,
-            @Nullable UUID wrapped) {}
+            @Nullable UUID wrapped,
+            @Nullable Way way) {}
 }

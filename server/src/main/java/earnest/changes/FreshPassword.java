@@ -1,23 +1,28 @@
 package earnest.changes;
 
+import earnest.core.passwords.Check;
 import earnest.core.passwords.Generator;
 import earnest.core.passwords.PersonWords;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
-import earnest.core.passwords.Style;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.systems.Connector;
+import earnest.systems.Way;
 import earnest.wrapped.WrappedSecrets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.security.SecureRandom;
+import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Draws temporary passwords under a system's policy, with nothing of the person's own in them. */
+/** Temporary passwords under a system's policy, with nothing of the person's own in them. */
 @Component
 class FreshPassword {
     private final WrappedSecrets secrets;
@@ -29,31 +34,71 @@ class FreshPassword {
     }
 
     /**
-     * Draws one and keeps it wrapped, in the present transaction.
+     * Draws one, or takes the one that was typed, and keeps it wrapped, in the present transaction.
      *
-     * @throws Problem 409 if the policy leaves too few
+     * @param typed given exactly when the way is {@link Way#TYPED}
+     * @throws Problem 403 if the system's rule does not allow the way, 409 if the policy leaves too
+     *     few, 422 if what was typed breaks a rule
      */
-    UUID draw(UUID ticketId, Connector connector, People.Person person) {
-        Policy policy =
-                connector
-                        .policy()
-                        .forbidding(
-                                PersonWords.of(
-                                        Stream.of(
-                                                        person.name(),
-                                                        person.account(),
-                                                        person.staffNumber())
-                                                .filter(Objects::nonNull)
-                                                .toList()));
-        Generator generator = new Generator(policy, Style.READ_ALOUD);
+    UUID keep(
+            UUID ticketId,
+            Connector connector,
+            People.Person person,
+            Way way,
+            @Nullable Secret typed) {
+        mustBeAllowed(connector, way);
+        if ((way == Way.TYPED) != (typed != null)) {
+            throw Problem.invalid("A password is given when it is to be typed, and only then.");
+        }
+        if (typed != null) {
+            mustBeAdmitted(check(connector, person, typed));
+            return secrets.keep(ticketId, typed);
+        }
+        Policy policy = connector.policy().forbidding(PersonWords.of(own(person)));
+        Generator generator = new Generator(policy, way.style());
         try (Secret password = generator.draw(generator.leastLength(), random)) {
             return secrets.keep(ticketId, password);
-        } catch (Generator.TooFew e) {
+        } catch (Generator.TooFew | Generator.TooIntricate e) {
             throw new Problem(
                     409,
                     "no-password",
-                    "The password policy of %s leaves too few passwords to read aloud. Tell the steward."
-                            .formatted(connector.name()));
+                    "The password policy of %s leaves too few passwords that could be %s. Choose another way, or tell the steward."
+                            .formatted(connector.name(), way.words()));
         }
+    }
+
+    static void mustBeAllowed(Connector connector, Way way) {
+        if (!connector.ways().contains(way)) {
+            throw new Problem(
+                    403,
+                    "way-not-allowed",
+                    "The rule of %s does not allow a password that is %s."
+                            .formatted(connector.name(), way.words()));
+        }
+    }
+
+    /** Every rule of the system, kept or broken. */
+    List<Check.Rule> check(Connector connector, People.Person person, Secret typed) {
+        return Check.of(connector.policy(), own(person), typed);
+    }
+
+    private static void mustBeAdmitted(List<Check.Rule> rules) {
+        if (!Check.ok(rules)) {
+            throw new Problem(
+                    422,
+                    "rules-broken",
+                    "The system would not take that password. Still to mend: "
+                            + rules.stream()
+                                    .filter(rule -> !rule.kept())
+                                    .map(Check.Rule::words)
+                                    .collect(Collectors.joining("; "))
+                            + ".");
+        }
+    }
+
+    private static Set<String> own(People.Person person) {
+        return Stream.of(person.name(), person.account(), person.staffNumber())
+                .filter(Objects::nonNull)
+                .collect(Collectors.toSet());
     }
 }

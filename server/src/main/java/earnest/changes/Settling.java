@@ -98,7 +98,8 @@ class Settling {
                                     change.personId,
                                     change.system,
                                     change.what(),
-                                    change.wrappedId));
+                                    change.wrappedId,
+                                    change.how()));
                     waypoints.pass("change-took-effect-uncommitted");
                 });
         waypoints.pass("change-took-effect-committed");

@@ -43,7 +43,11 @@ class AccountsReader {
             @Nullable String hindrance,
             List<Server> servers,
             List<Can> actions,
-            List<String> followers) {}
+            List<String> followers,
+            List<WayTo> ways) {}
+
+    /** A way in which a temporary password may come about, in words. */
+    record WayTo(String id, String words) {}
 
     record Server(String name, String words) {}
 
@@ -98,7 +102,8 @@ class AccountsReader {
                 hindrance,
                 servers,
                 actions(hindrance, locked),
-                connector.followers());
+                connector.followers(),
+                connector.ways().stream().map(w -> new WayTo(w.id(), w.words())).toList());
     }
 
     private static String state(

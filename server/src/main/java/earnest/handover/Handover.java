@@ -1,5 +1,7 @@
 package earnest.handover;
 
+import earnest.systems.Way;
+
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -32,6 +34,10 @@ class Handover {
     UUID personId;
     UUID wrappedId;
     String route;
+
+    /** How the password came about, as {@link Way} names it. */
+    String way;
+
     @Nullable UUID contactId;
     String state;
     int groupCount;
@@ -47,7 +53,12 @@ class Handover {
     Handover(UUID id) {
         this.id = id;
         this.route = READ_ALOUD;
+        this.way = Way.READ_ALOUD.id();
         this.state = WAITING;
+    }
+
+    Way how() {
+        return Way.of(way);
     }
 
     boolean over() {

@@ -86,6 +86,7 @@ class HandoverDesk implements Handovers {
                 h.id,
                 h.changeId,
                 h.route,
+                h.way,
                 h.contactId,
                 h.state,
                 h.groupCount,
@@ -111,6 +112,7 @@ class HandoverDesk implements Handovers {
                     }
                     switch (route) {
                         case Handover.READ_ALOUD -> {
+                            mustBeSeen(handover);
                             handover.route = Handover.READ_ALOUD;
                             handover.contactId = null;
                             handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
@@ -162,6 +164,7 @@ class HandoverDesk implements Handovers {
                 writes.get(
                         () -> {
                             Handover handover = begin(ticket, me);
+                            mustBeSeen(handover);
                             if (!handover.route.equals(Handover.READ_ALOUD)) {
                                 throw new Problem(
                                         409,
@@ -191,8 +194,18 @@ class HandoverDesk implements Handovers {
         return parts;
     }
 
+    private static void mustBeSeen(Handover handover) {
+        if (!handover.how().seen()) {
+            throw new Problem(
+                    409,
+                    "not-to-be-seen",
+                    "This password is not to be seen at the desk. Send it by text, or make one to"
+                            + " read aloud.");
+        }
+    }
+
     private List<Part> rest(Handover handover) {
-        List<Spelling.Group> groups = passwords.parts(handover.wrappedId);
+        List<Spelling.Group> groups = passwords.parts(handover.wrappedId, handover.how());
         List<Part> parts = new ArrayList<>();
         for (int i = handover.saidBack; i < groups.size(); i++) {
             parts.add(new Part(i + 1, groups.get(i).characters(), groups.get(i).words()));

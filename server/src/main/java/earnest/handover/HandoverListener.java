@@ -7,12 +7,14 @@ import earnest.ground.Work;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.Way;
 import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.util.Objects;
 import java.util.UUID;
 
 /** Makes handovers of changes that took effect, and follows the texts that carry them. */
@@ -67,7 +69,11 @@ class HandoverListener {
         handover.ticketId = effect.ticket();
         handover.personId = effect.person();
         handover.wrappedId = wrapped;
-        handover.groupCount = passwords.parts(wrapped).size();
+        Way way = Objects.requireNonNullElse(effect.way(), Way.READ_ALOUD);
+        handover.way = way.id();
+        // One that nobody at the desk sees can only be sent.
+        handover.route = way.seen() ? Handover.READ_ALOUD : Handover.TEXT;
+        handover.groupCount = passwords.parts(wrapped, way).size();
         handover.madeAt = clock.instant();
         handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
         handovers.save(handover);

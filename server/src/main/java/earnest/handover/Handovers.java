@@ -28,6 +28,7 @@ public interface Handovers {
     /**
      * How far it is.
      *
+     * @param way {@code read-aloud, spoken, copied, typed}; {@code copied} is never shown
      * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, expired}
      * @param trouble why a text did not leave, in words
      */
@@ -35,6 +36,7 @@ public interface Handovers {
             UUID id,
             UUID change,
             String route,
+            String way,
             @Nullable UUID contact,
             String state,
             int parts,

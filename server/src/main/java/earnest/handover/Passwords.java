@@ -3,6 +3,7 @@ package earnest.handover;
 import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
 import earnest.ground.Problem;
+import earnest.systems.Way;
 import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.stereotype.Component;
@@ -24,9 +25,9 @@ class Passwords {
      *
      * @throws Problem 409 if it is gone
      */
-    List<Spelling.Group> parts(UUID wrapped) {
+    List<Spelling.Group> parts(UUID wrapped, Way way) {
         try (Secret secret = secrets.take(wrapped).orElseThrow(Passwords::gone)) {
-            return Spelling.spell(secret);
+            return way == Way.SPOKEN ? Spelling.spellWords(secret) : Spelling.spell(secret);
         }
     }
 

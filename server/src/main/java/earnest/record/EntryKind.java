@@ -48,7 +48,7 @@ public enum EntryKind {
     FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
     CHECK_ENDED("ended a check without an answer"),
 
-    CHANGE_INTENDED("decided to {deed} {account}"),
+    CHANGE_INTENDED("decided to {deed} {account}{way}"),
     CHANGE_ASKED("asked the system to {deed} {account}"),
     CHANGE_CLOSED("did not {deed} {account}: {reason}"),
     CHANGE_TOOK_EFFECT("{account} {became}"),

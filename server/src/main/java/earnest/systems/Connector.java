@@ -42,6 +42,12 @@ public interface Connector {
     /** Whether a server shows the change asked for at {@code asked}, given the state before it. */
     boolean shows(Action action, AccountState now, AccountState before, Instant asked);
 
+    /** The ways in which a temporary password may come about here. */
+    java.util.Set<Way> ways();
+
+    /** How many former passwords the system refuses by itself; 0 where it does not say. */
+    int remembers();
+
     /** What the system takes as a password. */
     Policy policy();
 }

@@ -95,6 +95,37 @@ public final class Spelling {
                 });
     }
 
+    /**
+     * The words of a spoken password, each with the hyphen after it, and its number. Words are said
+     * as they are, since that is what they are for.
+     */
+    public static List<Group> spellWords(Secret secret) {
+        return secret.open(
+                characters -> {
+                    List<Group> groups = new ArrayList<>();
+                    String[] pieces = new String(characters).split("-", -1);
+                    for (int i = 0; i < pieces.length; i++) {
+                        boolean last = i == pieces.length - 1;
+                        groups.add(
+                                new Group(
+                                        pieces[i] + (last ? "" : "-"),
+                                        last ? digits(pieces[i]) : piece(pieces[i]) + ", hyphen"));
+                    }
+                    return groups;
+                });
+    }
+
+    private static String piece(String word) {
+        String small = word.toLowerCase(Locale.ROOT);
+        return small.equals(word) ? word : small + " with a capital";
+    }
+
+    private static String digits(String number) {
+        return number.chars()
+                .mapToObj(c -> word((char) c))
+                .collect(java.util.stream.Collectors.joining(", "));
+    }
+
     private static Group group(String part) {
         boolean small = part.chars().anyMatch(Character::isLowerCase);
         boolean capital = part.chars().anyMatch(Character::isUpperCase);

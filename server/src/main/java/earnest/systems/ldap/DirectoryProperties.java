@@ -10,6 +10,7 @@ import org.springframework.validation.annotation.Validated;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * {@code earnest.directory}.
@@ -42,7 +43,8 @@ record DirectoryProperties(
      * @param allowed the characters that may occur; null for any
      * @param atLeast least number of {@code lower, upper, digit, symbol}
      * @param maxRun longest run of one character; 0 for no bound
-     * @param mayType whether an analyst may type a temporary password instead of having it drawn
+     * @param ways how a temporary password may come about, by the names of {@link
+     *     earnest.systems.Way}; where only {@code copied} is named, nobody at the desk sees one
      */
     record Password(
             int minLength,
@@ -54,7 +56,7 @@ record DirectoryProperties(
             List<String> forbiddenWords,
             @DefaultValue("true") boolean blocklist,
             int minBits,
-            boolean mayType) {}
+            @NotEmpty Set<String> ways) {}
 
     @Override
     public String toString() {

@@ -20,6 +20,7 @@ import earnest.systems.Action;
 import earnest.systems.Asked;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
+import earnest.systems.Way;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -31,6 +32,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -288,20 +290,35 @@ class LdapConnector implements Connector {
                 wanted.minBits());
     }
 
-    /** What the directory's own policy asks; 0 where it does not say or does not answer. */
+    @Override
+    public Set<Way> ways() {
+        return properties.password().ways().stream()
+                .map(Way::of)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Way.class)));
+    }
+
+    @Override
+    public int remembers() {
+        return ofOwnPolicy("pwdInHistory");
+    }
+
     private int directoryMinLength() {
+        return ofOwnPolicy("pwdMinLength");
+    }
+
+    /** What the directory's own policy asks; 0 where it does not say or does not answer. */
+    private int ofOwnPolicy(String attribute) {
         String dn = properties.policyDn();
         if (dn == null) {
             return 0;
         }
         try {
-            Entry policy = servers.pool(servers.names().getFirst()).getEntry(dn, "pwdMinLength");
-            @Nullable Integer length =
-                    policy == null ? null : policy.getAttributeValueAsInteger("pwdMinLength");
-            return length == null ? 0 : length;
+            Entry policy = servers.pool(servers.names().getFirst()).getEntry(dn, attribute);
+            @Nullable Integer number =
+                    policy == null ? null : policy.getAttributeValueAsInteger(attribute);
+            return number == null ? 0 : number;
         } catch (LDAPException e) {
-            // The directory checks the length itself again; a password of the configured one is
-            // tried.
+            // The directory checks its own rules again; a password of the configured ones is tried.
             return 0;
         }
     }
