@@ -173,7 +173,17 @@ function Action({ page, system, can, choose, lit }: ActionProps) {
       {may && gives && (
         <label className="mt-1 grid gap-0.5 text-xs">
           <span className="text-muted">The new password is</span>
-          <select className="field min-h-7 py-0.5" value={way} onChange={(e) => setWay(e.target.value)}>
+          <select
+            className="field min-h-7 py-0.5"
+            value={way}
+            onChange={(e) => setWay(e.target.value)}
+            onKeyDown={(e) => {
+              if (e.key === "Enter") {
+                e.preventDefault();
+                go();
+              }
+            }}
+          >
             {system.ways.map((w) => (
               <option key={w.id} value={w.id}>
                 {w.id === "typed" ? "typed by you" : w.words}
