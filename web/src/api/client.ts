@@ -22,6 +22,7 @@ export type Me = Schemas["Me"];
 export type Colleague = Schemas["Colleague"];
 export type Demo = Schemas["Demo"];
 export type Looks = Schemas["Looks"];
+export type Erasure = Schemas["Erasure"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */
 export class Problem extends Error {

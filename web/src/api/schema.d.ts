@@ -132,6 +132,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record/erasures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["waiting"];
+        put?: never;
+        post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/erasures/{erasure}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer_2"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/record/export": {
         parameters: {
             query?: never;
@@ -629,6 +661,28 @@ export interface components {
             waiting: components["schemas"]["Waiting"][];
             withColleagues: components["schemas"]["Waiting"][];
         };
+        Erasure: {
+            /** Format: date-time */
+            askedAt: string;
+            askedBy: string;
+            /** Format: uuid */
+            id: string;
+            mine: boolean;
+            name?: string;
+            /** Format: uuid */
+            person: string;
+            reason: string;
+            /** Format: int64 */
+            values: number;
+        };
+        ErasureAnswer: {
+            agreed: boolean;
+        };
+        ErasureWanted: {
+            /** Format: uuid */
+            person: string;
+            reason: string;
+        };
         Found: {
             account: string;
             /** Format: uuid */
@@ -684,6 +738,7 @@ export interface components {
         };
         Me: {
             desk: boolean;
+            erase: boolean;
             export: boolean;
             /** Format: uuid */
             id: string;
@@ -1136,6 +1191,72 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Proof"];
                 };
+            };
+        };
+    };
+    waiting: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Erasure"][];
+                };
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ErasureWanted"];
+            };
+        };
+        responses: {
+            /** @description Created */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    answer_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                erasure: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ErasureAnswer"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

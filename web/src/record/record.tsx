@@ -5,6 +5,7 @@ import { useShell } from "../shell/shell";
 import { Button } from "../ui/parts";
 import { Entries } from "./entries";
 import { Entry } from "./entry";
+import { Erasures } from "./erasures";
 import { useSettled } from "./settle";
 import { Slot, TicketSlot, type Wanted, WhoSlot } from "./slots";
 import { WholeRecord } from "./whole";
@@ -122,6 +123,7 @@ export function RecordPage() {
             </p>
           )}
           {me.export && <WholeRecord />}
+          {me.erase && <Erasures person={wanted.person} />}
         </aside>
       </div>
     </main>

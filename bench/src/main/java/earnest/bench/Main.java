@@ -5,6 +5,7 @@ import earnest.testkit.Ground;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
@@ -12,7 +13,16 @@ import java.util.TreeSet;
 /** {@code ./earnest bench [NAME ...]}: all measurements, or those named. */
 public final class Main {
     private static final List<String> ALL =
-            List.of("assess", "verify", "append", "load", "call", "memory", "find");
+            List.of(
+                    "assess",
+                    "password",
+                    "commands",
+                    "verify",
+                    "append",
+                    "load",
+                    "call",
+                    "memory",
+                    "find");
 
     private Main() {}
 
@@ -25,10 +35,16 @@ public final class Main {
         if (wanted.contains("assess")) {
             AssessBench.run();
         }
+        if (wanted.contains("password")) {
+            PasswordBench.run();
+        }
+        if (wanted.contains("commands")) {
+            CommandBench.run(Path.of("").toAbsolutePath());
+        }
         if (wanted.contains("verify")) {
             VerifyBench.run();
         }
-        if (Set.of("assess", "verify").containsAll(wanted)) {
+        if (Set.of("assess", "password", "commands", "verify").containsAll(wanted)) {
             return;
         }
         Ground ground = Ground.start("bench");

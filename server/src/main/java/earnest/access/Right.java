@@ -4,7 +4,8 @@ package earnest.access;
 public enum Right {
     WORK_AT_DESK("work at the desk", "a steward"),
     READ_RECORD("read the record", "a steward"),
-    EXPORT_RECORD("export the record", "a steward");
+    EXPORT_RECORD("export the record", "a steward"),
+    ERASE_PERSONAL("erase what names a person", "a steward");
 
     private final String words;
     private final String giver;

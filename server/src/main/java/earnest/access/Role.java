@@ -8,8 +8,8 @@ import java.util.Set;
 public enum Role {
     ANALYST(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
     LEAD(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
-    AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD)),
-    STEWARD(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD));
+    AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL)),
+    STEWARD(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL));
 
     private final Set<Right> rights;
 

@@ -37,7 +37,8 @@ class SessionController {
             List<String> roles,
             boolean desk,
             boolean record,
-            boolean export) {}
+            boolean export,
+            boolean erase) {}
 
     record Colleague(UUID id, String name) {}
 
@@ -89,7 +90,8 @@ class SessionController {
                 me.roles().stream().map(Role::word).sorted().toList(),
                 me.may(Right.WORK_AT_DESK),
                 me.may(Right.READ_RECORD),
-                me.may(Right.EXPORT_RECORD));
+                me.may(Right.EXPORT_RECORD),
+                me.may(Right.ERASE_PERSONAL));
     }
 
     private String cookie(String value, long seconds) {

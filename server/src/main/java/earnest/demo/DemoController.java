@@ -44,7 +44,8 @@ class DemoController {
                         List.of(
                                 new SignIn("tove.rask", "an analyst"),
                                 new SignIn("jonas.lie", "a second analyst"),
-                                new SignIn("elif.hartono", "an auditor")),
+                                new SignIn("elif.hartono", "an auditor"),
+                                new SignIn("maren.holt", "a steward")),
                         Objects.requireNonNull(properties.signInPassword()),
                         standins + "/switchboard",
                         standins + "/pockets/iokafor"));

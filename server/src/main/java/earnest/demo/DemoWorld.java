@@ -60,6 +60,7 @@ class DemoWorld implements Routine {
         String password = Objects.requireNonNull(properties.signInPassword());
         analysts.admit("tove.rask", "Tove Rask", Set.of(Role.ANALYST), "trask", password);
         analysts.admit("jonas.lie", "Jonas Lie", Set.of(Role.ANALYST), "jlie", password);
+        analysts.admit("maren.holt", "Maren Holt", Set.of(Role.STEWARD), "mholt", password);
         analysts.admit("elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono", password);
     }
 

@@ -28,6 +28,9 @@ import java.util.UUID;
 
 @Service
 class Ledger implements TheRecord {
+    /** Stands where a value was committed to and is gone. */
+    private static final String ERASED = "(erased)";
+
     private final JdbcTemplate jdbc;
     private final JdbcClient client;
     private final Clock clock;
@@ -193,8 +196,10 @@ class Ledger implements TheRecord {
         return personal;
     }
 
-    private static Row row(Leaves read, Map<String, String> personal) {
+    private static Row row(Leaves read, Map<String, String> held) {
         JsonNode leaf = read.leaf;
+        Map<String, String> personal = new LinkedHashMap<>(held);
+        leaf.path("personal").propertyNames().forEach(f -> personal.putIfAbsent(f, ERASED));
         String kind = leaf.get("kind").asString();
         return new Row(
                 read.id,
@@ -202,7 +207,7 @@ class Ledger implements TheRecord {
                 read.sealedUnder,
                 read.at,
                 kind,
-                personal.getOrDefault("actor", "(erased)"),
+                personal.getOrDefault("actor", ERASED),
                 EntryWords.of(kind, leaf.get("data"), personal),
                 uuid(leaf.get("ticket")),
                 uuid(leaf.get("person")),
