@@ -3,6 +3,7 @@ package earnest.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 
 import earnest.testkit.Desk;
@@ -83,7 +84,11 @@ class WaysTest {
 
             elif.page().navigate(world.ground().serverUrl() + "/record");
             elif.see("asked for by letter");
-            elif.button("Agree").click();
+            elif.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Agree").setExact(true))
+                    .click();
             elif.accessible("agreeing to erase");
             elif.button("Erase for good").click();
             elif.see("values are gone");
