@@ -27,7 +27,8 @@ export function WholeRecord() {
           {status.size.toLocaleString("en-GB")} entries are sealed, last on {day(status.sealedAt)} at{" "}
           <span className="num">{exact(status.sealedAt)}</span>,{" "}
           <span className="num text-muted">{shortHash(status.root)}</span>.
-          {status.pending > 0 && ` ${status.pending} wait for their seal.`}
+          {status.pending === 1 && " One waits for its seal."}
+          {status.pending > 1 && ` ${status.pending} wait for their seal.`}
         </p>
       ) : (
         <p>Nothing is sealed yet.</p>

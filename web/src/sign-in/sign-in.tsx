@@ -121,7 +121,7 @@ function Play({
         <li>Then let the impostor ring, who shows her number, and try to get as far.</li>
       </ol>
       <p className="text-muted">
-        The password of all three: <span className="num text-ink">{play.password}</span>
+        The password of each: <span className="num text-ink">{play.password}</span>
       </p>
     </section>
   );
