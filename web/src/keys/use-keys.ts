@@ -1,4 +1,4 @@
-import { useEffect, useRef, useSyncExternalStore } from "react";
+import { useLayoutEffect, useRef, useSyncExternalStore } from "react";
 import { meant, type Shortcut, singleKeysOn } from "./keys";
 
 /** All shortcuts in force, for the list that `?` shows. */
@@ -26,7 +26,7 @@ export function useKeys(shortcuts: readonly Shortcut[]) {
   latest.current = shortcuts;
   const words = shortcuts.map((s) => `${s.key} ${s.words}`).join("\n");
   // biome-ignore lint/correctness/useExhaustiveDependencies: the words stand for the shortcuts, which are new at each drawing
-  useEffect(() => {
+  useLayoutEffect(() => {
     const id = Symbol();
     inForce.set(id, latest.current);
     publish();
@@ -35,7 +35,8 @@ export function useKeys(shortcuts: readonly Shortcut[]) {
       publish();
     };
   }, [words]);
-  useEffect(() => {
+  // Before it is painted: a key acts as soon as what it acts on is seen.
+  useLayoutEffect(() => {
     const pressed = (event: KeyboardEvent) => {
       const shortcut = meant(event, latest.current, singleKeysOn());
       if (shortcut) {
