@@ -36,7 +36,7 @@ Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in")
   tove.rask          analyst
   jonas.lie          analyst
   elif.hartono       auditor, reads the record
-  maren.holt         steward, may ask to erase what names a person
+  maren.holt         steward, may ask to erase what names a person, and change the sealing key
 EOF
 }
 

@@ -180,6 +180,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record/export/asked": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exportAsked"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/record/key": {
         parameters: {
             query?: never;
@@ -187,9 +203,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["key"];
+        get: operations["keys"];
         put?: never;
-        post?: never;
+        post: operations["changeKey"];
         delete?: never;
         options?: never;
         head?: never;
@@ -597,6 +613,15 @@ export interface components {
             /** Format: password */
             typed: string;
         };
+        Changed: {
+            /** Format: date-time */
+            at: string;
+            from: string;
+            /** Format: int64 */
+            number?: number;
+            sealed: boolean;
+            to: string;
+        };
         Claim: {
             /** Format: uuid */
             person: string;
@@ -722,6 +747,13 @@ export interface components {
             verdict: string;
             ways: string[][];
         };
+        KeyChangeWanted: {
+            reason: string;
+        };
+        Keys: {
+            changes: components["schemas"]["Changed"][];
+            key: string;
+        };
         Line: {
             counts: boolean;
             label: string;
@@ -737,6 +769,7 @@ export interface components {
             rules: components["schemas"]["Rule"][];
         };
         Me: {
+            changeKey: boolean;
             desk: boolean;
             erase: boolean;
             export: boolean;
@@ -930,9 +963,6 @@ export interface components {
         UnderWay: {
             /** Format: uuid */
             change: string;
-        };
-        VerifierKey: {
-            key: string;
         };
         View: {
             /** Format: uuid */
@@ -1147,12 +1177,12 @@ export interface operations {
     read: {
         parameters: {
             query?: {
-                ticket?: number;
-                person?: string;
-                analyst?: string;
-                kind?: string;
-                since?: string;
-                until?: string;
+                ticket?: number | null;
+                person?: string | null;
+                analyst?: string | null;
+                kind?: string | null;
+                since?: string | null;
+                until?: string | null;
                 before?: string;
             };
             header?: never;
@@ -1284,7 +1314,35 @@ export interface operations {
             };
         };
     };
-    key: {
+    exportAsked: {
+        parameters: {
+            query?: {
+                ticket?: number | null;
+                person?: string | null;
+                analyst?: string | null;
+                kind?: string | null;
+                since?: string | null;
+                until?: string | null;
+                format?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+        };
+    };
+    keys: {
         parameters: {
             query?: never;
             header?: never;
@@ -1299,8 +1357,30 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["VerifierKey"];
+                    "application/json": components["schemas"]["Keys"];
                 };
+            };
+        };
+    };
+    changeKey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeyChangeWanted"];
+            };
+        };
+        responses: {
+            /** @description Accepted */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1802,7 +1882,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": components["schemas"]["StreamingResponseBody"];
                 };
             };
         };

@@ -8,6 +8,7 @@ import { ChangeColumn } from "./change/change-column";
 import { HandoverColumn } from "./handover/handover-column";
 import { beside, type Column, chosen, needs } from "./lit";
 import { useNotice, useNotices } from "./notices";
+import { pageQuery } from "./page-query";
 import { Closed, ReadOnly } from "./page-states";
 import { ProofColumn } from "./proof/proof-column";
 import { Tape } from "./tape";
@@ -16,9 +17,7 @@ import { WhoColumn } from "./who/who-column";
 /** One ticket as an open page. */
 export function TicketPage({ id }: { id: string }) {
   const page = useQuery({
-    queryKey: ["page", id],
-    queryFn: () =>
-      ask(client.GET("/api/tickets/{ticket}", { params: { path: { ticket: id } }, ...byItself })),
+    ...pageQuery(id),
     refetchInterval: 20_000,
   });
   if (page.isPending)

@@ -1,4 +1,15 @@
-import type { QueryClient, QueryKey } from "@tanstack/react-query";
+import type { Query, QueryClient, QueryKey } from "@tanstack/react-query";
+
+declare module "@tanstack/react-query" {
+  interface Register {
+    queryMeta: { /** Asking is an entry of the record. */ reading?: boolean };
+  }
+}
+
+type Filter = { queryKey: QueryKey } | { predicate: (query: Query) => boolean };
+
+/** Reading the record is an entry of its own: it is read when somebody asks for it, and not by itself. */
+const ALL: Filter = { predicate: (query) => query.meta?.reading !== true };
 
 /**
  * Has queries asked again so that their answer is younger than the event that was told. An answer that
@@ -8,7 +19,7 @@ import type { QueryClient, QueryKey } from "@tanstack/react-query";
 export function anew(queries: QueryClient): (queryKey?: QueryKey) => void {
   const wanted = new Map<string, boolean>();
   const noRestart = { cancelRefetch: false };
-  const run = async (name: string, filter: { queryKey?: QueryKey }) => {
+  const run = async (name: string, filter: Filter) => {
     do {
       if (queries.isFetching(filter) > 0) await queries.refetchQueries(filter, noRestart);
       wanted.set(name, false);
@@ -20,6 +31,6 @@ export function anew(queries: QueryClient): (queryKey?: QueryKey) => void {
     const name = JSON.stringify(queryKey ?? []);
     const running = wanted.has(name);
     wanted.set(name, true);
-    if (!running) void run(name, queryKey ? { queryKey } : {});
+    if (!running) void run(name, queryKey ? { queryKey } : ALL);
   };
 }

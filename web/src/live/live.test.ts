@@ -128,4 +128,20 @@ describe("live pages", () => {
     await vi.advanceTimersByTimeAsync(5_000);
     expect(Stream.opened).toHaveLength(1);
   });
+
+  it("does not read the record again by itself", async () => {
+    const read = vi.fn(async () => "entries");
+    const observer = new QueryObserver(queries, {
+      queryKey: ["record", {}],
+      queryFn: read,
+      meta: { reading: true },
+      staleTime: 60_000,
+    });
+    const stop = observer.subscribe(() => {});
+    await settle();
+    Stream.opened[0]?.tell({ open: true });
+    await settle();
+    expect(read).toHaveBeenCalledTimes(1);
+    stop();
+  });
 });

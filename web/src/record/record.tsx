@@ -3,16 +3,15 @@ import { useState } from "react";
 import { ask, client, type Read } from "../api/client";
 import { useShell } from "../shell/shell";
 import { Button } from "../ui/parts";
+import { question, type Wanted } from "./asked";
 import { Entries } from "./entries";
 import { Entry } from "./entry";
 import { Erasures } from "./erasures";
 import { useSettled } from "./settle";
-import { Slot, TicketSlot, type Wanted, WhoSlot } from "./slots";
+import { Slot, TicketSlot, WhoSlot } from "./slots";
 import { WholeRecord } from "./whole";
 
 const EVERYTHING: Wanted = {};
-/** The end of a day is the beginning of the next. */
-const nextDay = (date: string) => new Date(Date.parse(`${date}T00:00:00`) + 86_400_000).toISOString();
 const words = (kind: string) => kind.replaceAll("-", " ");
 
 /** The record, asked for in a sentence. */
@@ -22,22 +21,17 @@ export function RecordPage() {
   const [chosen, setChosen] = useState<Read | null>(null);
   const kinds = useQuery({ queryKey: ["kinds"], queryFn: () => ask(client.GET("/api/record/kinds")) });
   const analysts = useQuery({ queryKey: ["analysts"], queryFn: () => ask(client.GET("/api/analysts")) });
+  const asked = question(wanted);
   const entries = useInfiniteQuery({
-    queryKey: ["record", wanted],
+    queryKey: ["record", asked],
+    meta: { reading: true },
+    refetchOnReconnect: false,
     initialPageParam: "",
     queryFn: ({ pageParam }) =>
       ask(
         client.GET("/api/record", {
           params: {
-            query: {
-              ...(wanted.person ? { person: wanted.person.id } : {}),
-              ...(wanted.analyst ? { analyst: wanted.analyst } : {}),
-              ...(wanted.kind ? { kind: wanted.kind } : {}),
-              ...(wanted.since ? { since: new Date(`${wanted.since}T00:00:00`).toISOString() } : {}),
-              ...(wanted.until ? { until: nextDay(wanted.until) } : {}),
-              ...(wanted.ticket ? { ticket: wanted.ticket } : {}),
-              ...(pageParam ? { before: pageParam } : {}),
-            },
+            query: { ...asked, ...(pageParam ? { before: pageParam } : {}) },
           },
         }),
       ),
@@ -122,7 +116,14 @@ export function RecordPage() {
               Choose an entry to see what it rested on, what is proved of it and what not.
             </p>
           )}
-          {me.export && <WholeRecord />}
+          {me.export && (
+            <WholeRecord
+              asked={asked}
+              shown={rows.length}
+              more={entries.hasNextPage}
+              changeKey={me.changeKey}
+            />
+          )}
           {me.erase && <Erasures person={wanted.person} />}
         </aside>
       </div>

@@ -2,16 +2,6 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Found } from "../api/client";
 
-/** What the sentence asks for; what is left out asks for all. */
-export interface Wanted {
-  person?: Found | undefined;
-  analyst?: string | undefined;
-  kind?: string | undefined;
-  since?: string | undefined;
-  until?: string | undefined;
-  ticket?: number | undefined;
-}
-
 const LOOK = "border-b-2 border-seal bg-lit px-2 py-1 font-sans font-semibold text-sm min-h-8";
 
 interface SlotProps {

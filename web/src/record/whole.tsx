@@ -1,27 +1,32 @@
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { ask, client } from "../api/client";
 import { day, exact } from "../ui/time";
+import type { Question } from "./asked";
 import { shortHash } from "./entries";
+import { Export } from "./export";
+import { SealKeys } from "./keys";
 import { useSealStatus } from "./seal-status";
-import { TakeOut } from "./take-out";
 
-const FORMS: [string, string][] = [
-  ["jsonl", "to be verified"],
-  ["csv", "as a table"],
-  ["syslog", "as syslog lines"],
-];
+interface Props {
+  asked: Question;
+  shown: number;
+  more: boolean;
+  /** Whether whoever looks may change the key. */
+  changeKey: boolean;
+}
 
-/** How far the whole record is sealed and witnessed, and taking it out. */
-export function WholeRecord() {
-  const [form, setForm] = useState("jsonl");
+/** How far the whole record is sealed and witnessed, with which key, and taking it out. */
+export function WholeRecord({ asked, shown, more, changeKey }: Props) {
   const seal = useSealStatus();
-  const key = useQuery({ queryKey: ["seal-key"], queryFn: () => ask(client.GET("/api/record/key")) });
   const status = seal.data;
   if (!status) return null;
   return (
     <section aria-label="The whole record" className="mt-6 border-hair border-t pt-3 text-[13px]">
-      <h2 className="mb-1.5 font-semibold font-serif text-base">The whole record</h2>
+      <h2 className="mb-1.5 font-semibold font-serif text-base">Taking it out</h2>
+      <Export asked={asked} shown={shown} more={more} size={status.size} />
+      <p className="mt-1.5 text-muted text-xs">
+        What is to be verified proves itself anywhere, with <code className="num">./earnest verify</code> and
+        the key below.
+      </p>
+      <h2 className="mt-5 mb-1.5 font-semibold font-serif text-base">The whole record</h2>
       {status.sealedAt && status.root ? (
         <p>
           {status.size.toLocaleString("en-GB")} entries are sealed, last on {day(status.sealedAt)} at{" "}
@@ -42,32 +47,7 @@ export function WholeRecord() {
           </li>
         ))}
       </ul>
-      <div className="flex flex-wrap items-center gap-2">
-        <TakeOut
-          quiet
-          words="Export all"
-          path={`/api/record/export?format=${form}&to=${status.size}`}
-          key={form}
-        />
-        <select
-          aria-label="Form of the export"
-          className="min-h-7 rounded border border-rule bg-lit px-2"
-          value={form}
-          onChange={(event) => setForm(event.target.value)}
-        >
-          {FORMS.map(([id, words]) => (
-            <option key={id} value={id}>
-              {words}
-            </option>
-          ))}
-        </select>
-      </div>
-      {key.data && (
-        <p className="mt-2 text-muted text-xs">
-          Check it anywhere with <code className="num">./earnest verify</code> and the key{" "}
-          <code className="num break-all">{key.data.key}</code>
-        </p>
-      )}
+      <SealKeys mayChange={changeKey} />
     </section>
   );
 }

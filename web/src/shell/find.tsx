@@ -1,11 +1,26 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useRef, useState } from "react";
+import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
-import { ask, client, type Found, type Page } from "../api/client";
+import { ask, client, type Found, type Page, Problem } from "../api/client";
 import { claim } from "../desk/acts";
 import { useNotices } from "../desk/notices";
+import { pageQuery } from "../desk/page-query";
 import { useKeys } from "../keys/use-keys";
 import { Key } from "../ui/parts";
+
+const NOT_YOURS = "Answer or take a call first; then choose who the caller says they are.";
+
+/** The open page as it is now, not as it was when something else was last drawn. */
+async function present(queries: QueryClient, ticket: string): Promise<Page> {
+  const known = queries.getQueryData<Page>(["page", ticket]);
+  return known?.ticket.mine ? known : await queries.fetchQuery({ ...pageQuery(ticket), staleTime: 0 });
+}
+
+/** Whom something typed can only mean: the account of one, or all that was found. */
+function theOnly(people: Found[], typed: string): Found | undefined {
+  const exact = people.find((person) => person.account.toLowerCase() === typed.toLowerCase());
+  return exact ?? (people.length === 1 ? people[0] : undefined);
+}
 
 /** Finds anyone as it is typed; on an open page of one's own, choosing says who the caller says they are. */
 export function Find() {
@@ -14,9 +29,10 @@ export function Find() {
   const field = useRef<HTMLInputElement>(null);
   const [text, setText] = useState("");
   const [at, setAt] = useState(0);
+  /** For what Enter was pressed before the answer was there. */
+  const [eager, setEager] = useState("");
   const asked = useDeferredValue(text.trim());
   const ticket = useLocation().pathname.match(/^\/desk\/([0-9a-f-]{36})$/)?.[1];
-  const page = ticket ? queries.getQueryData<Page>(["page", ticket]) : undefined;
   const found = useQuery({
     queryKey: ["find", asked],
     queryFn: () => ask(client.GET("/api/people", { params: { query: { find: asked } } })),
@@ -25,20 +41,23 @@ export function Find() {
     staleTime: 20_000,
   });
   const people: Found[] = asked.length > 1 ? (found.data ?? []) : [];
+  // What is shown may still be the answer to less than was typed: nobody is chosen out of that.
+  const fresh = asked === text.trim() && found.isSuccess && !found.isPlaceholderData;
   useKeys([{ key: "/", words: "Find anyone", run: () => field.current?.focus() }]);
 
   const leave = () => {
     setText("");
+    setEager("");
     setAt(0);
     field.current?.blur();
   };
   const choose = async (person: Found) => {
-    if (!ticket || !page?.ticket.mine) {
-      notices.say("Answer or take a call first; then choose who the caller says they are.");
-      return;
-    }
-    leave();
-    await notices.during(() => claim(ticket, person.id, page.ticket.version));
+    await notices.during(async () => {
+      const page = ticket ? await present(queries, ticket) : undefined;
+      if (!page?.ticket.mine) throw new Problem(409, "not-yours", NOT_YOURS);
+      leave();
+      await claim(page.ticket.id, person.id, page.ticket.version);
+    });
   };
   const pressed = (event: React.KeyboardEvent) => {
     if (event.key === "Escape") leave();
@@ -48,8 +67,16 @@ export function Find() {
       setAt((at + step) % Math.max(1, people.length));
     }
     const person = people[at];
-    if (event.key === "Enter" && person) void choose(person);
+    if (event.key !== "Enter") return;
+    if (!fresh) setEager(text.trim());
+    else if (person) void choose(person);
   };
+  useEffect(() => {
+    if (!eager || !fresh) return;
+    setEager("");
+    const only = eager === asked ? theOnly(people, eager) : undefined;
+    if (only) void choose(only);
+  });
   return (
     <span className="relative w-[236px]">
       <input

@@ -50,9 +50,34 @@ def signed(note, key):
     return int(lines[1]), b64(lines[2])
 
 
+def included(hash, at, size, proof, root):
+    end = size - 1
+    for p in map(b64, proof):
+        if at & 1 or at == end:
+            hash = node(p, hash)
+            while not at & 1 and at:
+                at, end = at >> 1, end >> 1
+        else:
+            hash = node(hash, p)
+        at, end = at >> 1, end >> 1
+    assert end == 0 and hash == root
+
+
+def sealed(given, key):
+    """Goes from the key to those that took over from it, each signed by the one before."""
+    for change in given.get("keys", []):
+        told = json.loads(change["leaf"])
+        if told["data"]["from"] == key:
+            size, root = signed(change["seal"], key)
+            included(leaf(change["leaf"]), change["number"], size, change["proof"], root)
+            assert told["kind"] == "key-changed"
+            key = told["data"]["to"]
+    return signed(given["seal"], key)
+
+
 def export(lines, key):
     last = json.loads(lines[-1])
-    size, root = signed(last["seal"], key)
+    size, root = sealed(last, key)
     entries = [json.loads(line) for line in lines[:-1]]
     begin = entries[0]["number"] if entries else 0
     stack, before = [], iter(last["before"])
@@ -68,19 +93,10 @@ def export(lines, key):
 
 
 def receipt(given, key):
-    size, root = signed(given["seal"], key)
+    size, root = sealed(given, key)
     for entry in given["entries"]:
         disclosed(entry)
-        at, end, r = entry["number"], size - 1, leaf(entry["leaf"])
-        for p in map(b64, entry["proof"]):
-            if at & 1 or at == end:
-                r = node(p, r)
-                while not at & 1 and at:
-                    at, end = at >> 1, end >> 1
-            else:
-                r = node(r, p)
-            at, end = at >> 1, end >> 1
-        assert end == 0 and r == root
+        included(leaf(entry["leaf"]), entry["number"], size, entry["proof"], root)
 
 
 text = open(sys.argv[1], encoding="utf-8").read()

@@ -96,20 +96,20 @@ class ErasureTest {
         String receipt =
                 Eventually.get(
                                 "the ticket to be sealed",
-                                () -> {
-                                    try {
-                                        return java.util.Optional.of(
-                                                sealed.receipt(UUID.fromString(ticket)));
-                                    } catch (earnest.ground.Problem notYet) {
-                                        return java.util.Optional.empty();
-                                    }
-                                })
-                        .json();
+                                () ->
+                                        java.util.Optional.of(
+                                                        elif.api()
+                                                                .get(
+                                                                        "/api/tickets/"
+                                                                                + ticket
+                                                                                + "/receipt"))
+                                                .filter(answer -> answer.status() == 200))
+                        .text();
         assertThat(receipt).doesNotContain(name);
         Verdict verdict =
                 ReceiptCheck.check(
                         receipt.getBytes(StandardCharsets.UTF_8),
-                        SealKey.read(sealed.verifierKey()));
+                        SealKey.read(sealed.keys().key()));
         assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
     }
 

@@ -1,16 +1,17 @@
 package earnest;
 
+import static earnest.Provable.append;
+import static earnest.Provable.check;
+import static earnest.Provable.key;
+import static earnest.Provable.python;
+import static earnest.Provable.sealed;
+
 import static org.assertj.core.api.Assertions.assertThat;
 
-import earnest.core.record.ExportCheck;
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
 import earnest.core.record.Verdict;
-import earnest.ground.Writes;
-import earnest.record.Entry;
-import earnest.record.EntryKind;
 import earnest.record.SealedRecord;
-import earnest.record.TheRecord;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
@@ -39,45 +40,6 @@ import java.util.concurrent.Executors;
 @ExtendWith(App.Running.class)
 class SealTest {
     @TempDir Path folder;
-
-    private static SealedRecord.Status sealed(App app) {
-        SealedRecord sealed = app.bean(SealedRecord.class);
-        Eventually.waitFor(
-                "everything to be sealed",
-                () -> sealed.status().pending() == 0 && covered(app) == sealed.status().size());
-        return sealed.status();
-    }
-
-    private static long covered(App app) {
-        return app.database().sql("select count(*) from entry").query(Long.class).single();
-    }
-
-    private static void append(App app, int many) {
-        TheRecord record = app.bean(TheRecord.class);
-        for (int i = 0; i < many; i++) {
-            app.bean(Writes.class)
-                    .run(
-                            () ->
-                                    record.append(
-                                            Entry.byEarnest(EntryKind.PEOPLE_COPIED)
-                                                    .data("people", 7)));
-        }
-    }
-
-    private static SealKey key(Desk desk) {
-        return SealKey.read(desk.api().get("/api/record/key").ok().get("key").asString());
-    }
-
-    private static Verdict check(String export, SealKey key) {
-        ExportCheck check = new ExportCheck(key);
-        export.lines()
-                .forEach(
-                        line -> {
-                            byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
-                            check.line(bytes, 0, bytes.length);
-                        });
-        return check.end();
-    }
 
     @Test
     void numbersHaveNoGapsHoweverManyWriteAtOnce(App app) throws Exception {
@@ -131,18 +93,6 @@ class SealTest {
                         folder.resolve("altered.jsonl"),
                         export.replaceFirst("people-copied", "people-cooked"));
         assertThat(python(altered, key)).isNotEqualTo("proved");
-    }
-
-    private static String python(Path file, SealKey key) throws IOException {
-        Process process =
-                new ProcessBuilder(
-                                "python3",
-                                Path.of("src/test/python/verify.py").toAbsolutePath().toString(),
-                                file.toString(),
-                                key.text())
-                        .redirectErrorStream(true)
-                        .start();
-        return new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8).strip();
     }
 
     @Test

@@ -19,6 +19,7 @@ public final class Main {
                     "commands",
                     "verify",
                     "append",
+                    "export",
                     "load",
                     "call",
                     "memory",
@@ -53,6 +54,12 @@ public final class Main {
         }
         if (wanted.contains("append")) {
             new AppendBench(ground).run();
+        }
+        if (wanted.contains("export")) {
+            new ExportBench(ground).run();
+        }
+        if (Set.of("load", "append", "export").containsAll(wanted)) {
+            return;
         }
         ServerProcess server =
                 ServerProcess.start(

@@ -42,7 +42,7 @@ final class VerifyBench {
         Report.head("Verification of 1,000,000 entries (256 MB of heap, against SHA-256 alone)");
         Path file = Files.createTempFile("earnest-export", ".jsonl");
         try {
-            String key = write(file);
+            String key = write(file, ENTRIES);
             double[] bare = new double[RUNS];
             double[] ours = new double[RUNS];
             for (int i = 0; i < RUNS; i++) {
@@ -68,13 +68,14 @@ final class VerifyBench {
         }
     }
 
-    private static String write(Path file) throws IOException, GeneralSecurityException {
+    /** Writes an export; gives the key that it is checked with. */
+    static String write(Path file, int entries) throws IOException, GeneralSecurityException {
         Random random = new Random(7);
         KeyPair pair = KeyPairGenerator.getInstance("Ed25519").generateKeyPair();
         SealKey key = SealKey.of("bench", pair.getPublic());
         Frontier tree = new Frontier();
         try (BufferedWriter out = Files.newBufferedWriter(file)) {
-            for (int i = 0; i < ENTRIES; i++) {
+            for (int i = 0; i < entries; i++) {
                 Map<String, Lines.Value> values = new LinkedHashMap<>();
                 Map<String, String> personal = new LinkedHashMap<>();
                 for (String field : i % 2 == 0 ? List.of("actor", "person") : List.<String>of()) {
@@ -94,7 +95,7 @@ final class VerifyBench {
                             new Checkpoint("bench", tree.size(), tree.root(), Instant.now()),
                             key,
                             pair.getPrivate());
-            out.write(Lines.seal(seal.note(), List.of(), List.of()));
+            out.write(Lines.seal(seal.note(), List.of(), List.of(), List.of()));
             out.write('\n');
         }
         return key.text();

@@ -8,28 +8,37 @@ import java.io.Console;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-/** {@code earnest record export | key}: asks the running server. */
+/** {@code earnest record export | key | change-key}: asks the running server. */
 final class RecordCommand implements Command {
+    private static final Duration UNTIL_SEALED = Duration.ofSeconds(15);
+    private static final Duration LOOK_AGAIN = Duration.ofMillis(500);
+
     @Override
     public String help() {
         return """
         Usage: ./earnest record export [--from N] [--to N] [--format jsonl|csv|syslog] [--as LOGIN]
                ./earnest record export --ticket T-1042 [--as LOGIN]
                ./earnest record key [--as LOGIN]
+               ./earnest record change-key --reason TEXT [--as LOGIN]
 
         Asks the running server for the record, on standard output: entries N up to but not with N, the
         receipt of a ticket, or the key that seals are checked with. LOGIN must be allowed to read the
         record, and to export it. The password is asked for, or taken from EARNEST_PASSWORD. What is
         taken out is itself an entry of the record.
 
+        change-key makes a new key. That it takes over is an entry with the reason, which the old key
+        seals as its last; then the new one seals. LOGIN must be a steward.
+
         Examples:
           ./earnest record key --as elif.hartono > desk.pub
           ./earnest record export --as elif.hartono > record.jsonl
           ./earnest verify record.jsonl --key desk.pub
+          ./earnest record change-key --reason "yearly, as the policy asks" --as maren.holt
 
         Exit: 0 done, 1 the server refused or is away, 2 bad input.
         """;
@@ -40,31 +49,77 @@ final class RecordCommand implements Command {
         Options options =
                 new Options(
                         arguments,
-                        Set.of("--from", "--to", "--ticket", "--format", "--as"),
+                        Set.of("--from", "--to", "--ticket", "--format", "--as", "--reason"),
                         Set.of());
-        String what = options.only("export or key");
+        String what = options.only("export, key or change-key");
         String path =
                 switch (what) {
-                    case "key" -> "/api/record/key";
+                    case "key", "change-key" -> "";
                     case "export" -> export(options);
-                    default -> throw Refused.field(what, "must be export or key");
+                    default -> throw Refused.field(what, "must be export, key or change-key");
                 };
+        String reason = options.value("--reason");
+        if (what.equals("change-key") && (reason == null || reason.isBlank())) {
+            throw Refused.field("--reason", "say why; it goes on the record");
+        }
         String login = options.value("--as");
         if (login == null) {
             throw Refused.field("--as", "say as whom to sign in");
         }
         try (Server server = new Server(System.getenv("EARNEST_URL"))) {
             server.signIn(login, password());
-            if (what.equals("key")) {
-                Map<String, Object> key = Json.object(Json.read(server.text(path)));
-                out.println(key == null ? "" : key.get("key"));
-            } else {
-                server.copy(ticket(server, options.value("--ticket"), path), out);
+            switch (what) {
+                case "key" -> out.println(key(server));
+                case "change-key" -> changeKey(server, String.valueOf(reason), out);
+                default -> server.copy(ticket(server, options.value("--ticket"), path), out);
             }
             return 0;
         } catch (Server.No no) {
             throw new Refused(String.valueOf(no.getMessage()), 1);
         }
+    }
+
+    private static Map<String, Object> keys(Server server) throws IOException {
+        Map<String, Object> keys = Json.object(Json.read(server.text("/api/record/key")));
+        if (keys == null) {
+            throw new Refused("Earnest did not say its key", 1);
+        }
+        return keys;
+    }
+
+    private static String key(Server server) throws IOException {
+        return String.valueOf(keys(server).get("key"));
+    }
+
+    /** Waits until the old key has signed, so that what is said is how it is. */
+    private static void changeKey(Server server, String reason, PrintStream out)
+            throws IOException {
+        String old = key(server);
+        server.post("/api/record/key", Map.of("reason", reason));
+        long deadline = System.nanoTime() + UNTIL_SEALED.toNanos();
+        while (key(server).equals(old)) {
+            if (System.nanoTime() > deadline) {
+                throw new Refused(
+                        "the change is on the record, and not sealed yet. Look again with:"
+                                + " ./earnest record key",
+                        1);
+            }
+            try {
+                Thread.sleep(LOOK_AGAIN);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new Refused("interrupted", 1);
+            }
+        }
+        List<Object> changes = Json.list(keys(server).get("changes"));
+        Map<String, Object> last = changes == null ? null : Json.object(changes.getLast());
+        out.printf(
+                """
+                The key was changed in entry %s, which the old key sealed as its last.
+                Publish the new one, and back up its file; the old file is needed no more:
+                %s
+                """,
+                last == null ? "?" : last.get("number"), key(server));
     }
 
     private static String export(Options options) {

@@ -45,12 +45,14 @@ final class Server implements AutoCloseable {
 
     void signIn(String login, String password) throws IOException {
         text("/api/session");
-        byte[] body =
-                JsonText.of(Map.of("login", login, "password", password))
-                        .getBytes(StandardCharsets.UTF_8);
-        drained(send(request("/api/session").POST(HttpRequest.BodyPublishers.ofByteArray(body))));
+        post("/api/session", Map.of("login", login, "password", password));
         signedIn = true;
         text("/api/session");
+    }
+
+    void post(String path, Map<String, Object> fields) throws IOException {
+        byte[] body = JsonText.of(fields).getBytes(StandardCharsets.UTF_8);
+        drained(send(request(path).POST(HttpRequest.BodyPublishers.ofByteArray(body))));
     }
 
     String text(String path) throws IOException {

@@ -142,20 +142,13 @@ final class VerifyCommand implements Command {
 
     /** Takes the whole lines of a piece; where the rest begins. */
     private static int lines(byte[] buffer, int end, ExportCheck check) {
-        int[] bounds = new int[256];
-        int count = 0;
-        int from = 0;
-        for (int i = 0; i < end; i++) {
-            if (buffer[i] == '\n') {
-                if (count == bounds.length) {
-                    bounds = Arrays.copyOf(bounds, 2 * count);
-                }
-                bounds[count++] = from;
-                bounds[count++] = i;
-                from = i + 1;
-            }
+        int rest = end;
+        while (rest > 0 && buffer[rest - 1] != '\n') {
+            rest--;
         }
-        check.lines(buffer, Arrays.copyOf(bounds, count));
-        return from;
+        if (rest > 0) {
+            check.lines(buffer, 0, rest);
+        }
+        return rest;
     }
 }

@@ -164,7 +164,7 @@ class CommandsTest {
         for (int i = 0; i < size; i++) {
             lines.append(Lines.entry(i, leaves.get(i), Map.of())).append('\n');
         }
-        return lines.append(Lines.seal(seal(size).note(), List.of(), List.of()))
+        return lines.append(Lines.seal(seal(size).note(), List.of(), List.of(), List.of()))
                 .append('\n')
                 .toString();
     }
@@ -240,7 +240,8 @@ class CommandsTest {
                         List.of(
                                 Lines.receiptEntry(
                                         1, "{\"b\":2}", Map.of(), Tree.inclusion(1, 3, nodes))),
-                        seal(3).note());
+                        seal(3).note(),
+                        List.of());
         assertEquals(0, run("", "verify", file("r", receipt), "--key", key.text()).code);
         assertEquals(
                 1,

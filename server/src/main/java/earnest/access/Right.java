@@ -5,7 +5,8 @@ public enum Right {
     WORK_AT_DESK("work at the desk", "a steward"),
     READ_RECORD("read the record", "a steward"),
     EXPORT_RECORD("export the record", "a steward"),
-    ERASE_PERSONAL("erase what names a person", "a steward");
+    ERASE_PERSONAL("erase what names a person", "a steward"),
+    CHANGE_KEY("change the key that seals the record", "a steward");
 
     private final String words;
     private final String giver;

@@ -9,7 +9,7 @@ public enum Role {
     ANALYST(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
     LEAD(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
     AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL)),
-    STEWARD(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL));
+    STEWARD(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL, Right.CHANGE_KEY));
 
     private final Set<Right> rights;
 

@@ -38,7 +38,8 @@ class SessionController {
             boolean desk,
             boolean record,
             boolean export,
-            boolean erase) {}
+            boolean erase,
+            boolean changeKey) {}
 
     record Colleague(UUID id, String name) {}
 
@@ -91,7 +92,8 @@ class SessionController {
                 me.may(Right.WORK_AT_DESK),
                 me.may(Right.READ_RECORD),
                 me.may(Right.EXPORT_RECORD),
-                me.may(Right.ERASE_PERSONAL));
+                me.may(Right.ERASE_PERSONAL),
+                me.may(Right.CHANGE_KEY));
     }
 
     private String cookie(String value, long seconds) {

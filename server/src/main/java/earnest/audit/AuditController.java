@@ -2,7 +2,6 @@ package earnest.audit;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -11,6 +10,7 @@ import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -58,41 +58,19 @@ class AuditController {
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
-            @RequestParam @Nullable Long ticket,
-            @RequestParam @Nullable UUID person,
-            @RequestParam @Nullable UUID analyst,
-            @RequestParam @Nullable String kind,
-            @RequestParam @Nullable Instant since,
-            @RequestParam @Nullable Instant until,
+            @ParameterObject Question question,
             @RequestParam @Nullable Instant before) {
         me.must(Right.READ_RECORD);
-        UUID ticketId =
-                ticket == null
-                        ? null
-                        : tickets.numbered(ticket).orElseThrow(() -> Problem.unknown("ticket"));
-        List<TheRecord.Row> rows =
-                record.find(
-                        new TheRecord.Query(
-                                ticketId,
-                                person,
-                                analyst,
-                                kind(kind),
-                                since,
-                                until,
-                                before,
-                                MOST + 1));
+        List<TheRecord.Row> rows = record.find(question.query(tickets, before, MOST + 1));
         if (before == null) {
             writes.run(
                     () ->
                             record.append(
-                                    Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
-                                            .data("askedTicket", ticket)
-                                            .data("askedPerson", text(person))
-                                            .data("askedAnalyst", text(analyst))
-                                            .data("askedKind", kind)
-                                            .data("askedSince", text(since))
-                                            .data("askedUntil", text(until))
-                                            .data("entries", Math.min(MOST, rows.size()))));
+                                    question.on(
+                                            Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
+                                                    .data(
+                                                            "entries",
+                                                            Math.min(MOST, rows.size())))));
         }
         Map<UUID, Long> numbers =
                 tickets.numbers(
@@ -135,19 +113,5 @@ class AuditController {
     List<String> kinds(SignedIn me) {
         me.must(Right.READ_RECORD);
         return Arrays.stream(EntryKind.values()).map(EntryKind::id).toList();
-    }
-
-    private static @Nullable EntryKind kind(@Nullable String id) {
-        if (id == null) {
-            return null;
-        }
-        return Arrays.stream(EntryKind.values())
-                .filter(kind -> kind.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> Problem.invalid("The record has no entries of that kind."));
-    }
-
-    private static @Nullable String text(@Nullable Object value) {
-        return value == null ? null : value.toString();
     }
 }

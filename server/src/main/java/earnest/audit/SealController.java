@@ -6,18 +6,28 @@ import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
+import earnest.record.RecordFiles;
 import earnest.record.SealedRecord;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
@@ -30,25 +40,39 @@ import java.util.UUID;
 class SealController {
     private static final String ENTRIES = "X-Earnest-Entries";
 
-    /** The key that seals are checked with. */
-    record VerifierKey(String key) {}
+    record KeyChangeWanted(@NotBlank @Size(max = 400) String reason) {}
 
     private final SealedRecord sealed;
+    private final RecordFiles files;
     private final TheRecord record;
     private final Tickets tickets;
     private final Writes writes;
 
-    SealController(SealedRecord sealed, TheRecord record, Tickets tickets, Writes writes) {
+    SealController(
+            SealedRecord sealed,
+            RecordFiles files,
+            TheRecord record,
+            Tickets tickets,
+            Writes writes) {
         this.sealed = sealed;
+        this.files = files;
         this.record = record;
         this.tickets = tickets;
         this.writes = writes;
     }
 
     @GetMapping("/api/record/key")
-    VerifierKey key(SignedIn me) {
+    SealedRecord.Keys keys(SignedIn me) {
         me.must(Right.READ_RECORD);
-        return new VerifierKey(sealed.verifierKey());
+        return sealed.keys();
+    }
+
+    /** Changes the key; what comes of it is seen by asking for the keys again, a second later. */
+    @PostMapping("/api/record/key")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    void changeKey(SignedIn me, @Valid @RequestBody KeyChangeWanted wanted) {
+        me.must(Right.CHANGE_KEY);
+        sealed.changeKey(me.id(), me.name(), wanted.reason().strip());
     }
 
     @GetMapping("/api/record/seal")
@@ -66,7 +90,10 @@ class SealController {
                 .orElse(ResponseEntity.noContent().build());
     }
 
-    /** {@code format}: {@code jsonl, csv, syslog}. */
+    /**
+     * Entries {@code from} up to but not with {@code to}, or all. {@code format}: {@code jsonl,
+     * csv, syslog}.
+     */
     @GetMapping("/api/record/export")
     ResponseEntity<StreamingResponseBody> export(
             SignedIn me,
@@ -74,12 +101,8 @@ class SealController {
             @RequestParam @Nullable Long to,
             @RequestParam(defaultValue = "jsonl") String format) {
         me.must(Right.EXPORT_RECORD);
-        SealedRecord.Format form =
-                Arrays.stream(SealedRecord.Format.values())
-                        .filter(f -> f.name().toLowerCase(Locale.ROOT).equals(format))
-                        .findFirst()
-                        .orElseThrow(() -> Problem.invalid("An export is jsonl, csv or syslog."));
-        SealedRecord.Range range = sealed.range(from, to);
+        RecordFiles.Format form = form(format);
+        RecordFiles.Range range = files.range(from, to);
         writes.run(
                 () ->
                         record.append(
@@ -89,25 +112,56 @@ class SealController {
                                         .data("format", format)));
         String name = "record-%d-%d.%s".formatted(range.from(), range.to(), form.ending());
         return file(name, form.mediaType(), range.entries())
-                .body(out -> sealed.export(range, form, out));
+                .body(out -> files.export(range, form, out));
+    }
+
+    /** What a question asks for, as far as it is sealed; as jsonl, each entry with its proof. */
+    @GetMapping("/api/record/export/asked")
+    ResponseEntity<StreamingResponseBody> exportAsked(
+            SignedIn me,
+            @ParameterObject Question question,
+            @RequestParam(defaultValue = "jsonl") String format) {
+        me.must(Right.EXPORT_RECORD);
+        RecordFiles.Format form = form(format);
+        RecordFiles.Chosen chosen = files.chosen(question.query(tickets, null, 0));
+        writes.run(
+                () ->
+                        record.append(
+                                question.on(
+                                        Entry.by(EntryKind.ENTRIES_EXPORTED, me.id(), me.name())
+                                                .data("entries", chosen.entries())
+                                                .data("format", format))));
+        boolean provable = form == RecordFiles.Format.JSONL;
+        return file(
+                        "entries." + (provable ? "json" : form.ending()),
+                        provable ? MediaType.APPLICATION_JSON_VALUE : form.mediaType(),
+                        chosen.entries())
+                .body(out -> files.write(chosen, form, out));
+    }
+
+    private static RecordFiles.Format form(String format) {
+        return Arrays.stream(RecordFiles.Format.values())
+                .filter(f -> f.name().toLowerCase(Locale.ROOT).equals(format))
+                .findFirst()
+                .orElseThrow(() -> Problem.invalid("An export is jsonl, csv or syslog."));
     }
 
     @GetMapping("/api/tickets/{ticket}/receipt")
-    ResponseEntity<String> receipt(SignedIn me, @PathVariable UUID ticket) {
+    ResponseEntity<StreamingResponseBody> receipt(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.READ_RECORD);
         Tickets.View view = tickets.view(ticket);
-        SealedRecord.Receipt receipt = sealed.receipt(ticket);
+        RecordFiles.Chosen chosen = files.ofTicket(ticket);
         writes.run(
                 () ->
                         record.append(
                                 Entry.by(EntryKind.RECEIPT_MADE, me.id(), me.name())
                                         .ticket(ticket, null)
-                                        .data("entries", receipt.entries())));
+                                        .data("entries", chosen.entries())));
         return file(
                         "receipt-%s.json".formatted(view.shown()),
                         MediaType.APPLICATION_JSON_VALUE,
-                        receipt.entries())
-                .body(receipt.json());
+                        chosen.entries())
+                .body(out -> files.write(chosen, RecordFiles.Format.JSONL, out));
     }
 
     private static ResponseEntity.BodyBuilder file(String name, String type, long entries) {

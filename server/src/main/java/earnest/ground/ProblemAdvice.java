@@ -57,7 +57,14 @@ class ProblemAdvice {
         String words =
                 field == null
                         ? "Something is missing in what was sent."
-                        : "The field '" + field.getField() + "' " + field.getDefaultMessage() + ".";
+                        : field.isBindingFailure()
+                                // Its own message quotes what was sent.
+                                ? "The field '" + field.getField() + "' has the wrong form."
+                                : "The field '"
+                                        + field.getField()
+                                        + "' "
+                                        + field.getDefaultMessage()
+                                        + ".";
         return document(422, "invalid", words);
     }
 

@@ -74,10 +74,12 @@ public enum EntryKind {
 
     RECORD_READ("read the record {about}"),
     RECORD_EXPORTED("exported the record from entry {from} up to {to}, as {format}"),
+    ENTRIES_EXPORTED("exported, as {format}, {entries} entries {about}"),
     RECEIPT_MADE("took out a receipt of {entries} entries"),
     ERASURE_ASKED("asked to erase what names a person: {reason}"),
     ERASURE_REFUSED("did not agree to erase what names a person"),
     ERASURE_DONE("agreed to erase what names a person; {values} values are gone"),
+    KEY_CHANGED("changed the key that seals the record: {reason}"),
     PEOPLE_COPIED("copied {people} people from the directory"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),

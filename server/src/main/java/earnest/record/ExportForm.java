@@ -1,6 +1,8 @@
 package earnest.record;
 
+import earnest.core.record.KeyChange;
 import earnest.core.record.Lines;
+import earnest.core.record.Tree;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,18 +19,19 @@ sealed interface ExportForm {
         return "";
     }
 
-    String entry(SealedLedger.Sealed entry);
+    String entry(RecordFiles.Sealed entry);
 
-    default String foot(String seal, List<byte[]> before, List<byte[]> after) {
+    default String foot(
+            String seal, List<byte[]> before, List<byte[]> after, List<KeyChange> changes) {
         return "";
     }
 
     /** What was done, in words, as the page shows it. */
-    private static String words(SealedLedger.Sealed entry, JsonNode leaf) {
+    private static String words(RecordFiles.Sealed entry, JsonNode leaf) {
         return EntryWords.of(leaf.get("kind").asString(), leaf.path("data"), values(entry));
     }
 
-    private static Map<String, String> values(SealedLedger.Sealed entry) {
+    private static Map<String, String> values(RecordFiles.Sealed entry) {
         Map<String, String> values = new LinkedHashMap<>();
         entry.personal().forEach((field, value) -> values.put(field, value.value()));
         return values;
@@ -37,13 +40,49 @@ sealed interface ExportForm {
     /** The form that can be verified. */
     final class JsonLines implements ExportForm {
         @Override
-        public String entry(SealedLedger.Sealed entry) {
+        public String entry(RecordFiles.Sealed entry) {
             return Lines.entry(entry.number(), entry.leaf(), entry.personal()) + "\n";
         }
 
         @Override
-        public String foot(String seal, List<byte[]> before, List<byte[]> after) {
-            return Lines.seal(seal, before, after) + "\n";
+        public String foot(
+                String seal, List<byte[]> before, List<byte[]> after, List<KeyChange> changes) {
+            return Lines.seal(seal, before, after, changes) + "\n";
+        }
+    }
+
+    /** Single entries, each with its proof. Not thread-safe; one for each receipt. */
+    final class Receipt implements ExportForm {
+        private final long size;
+        private final Tree.Nodes nodes;
+        private boolean begun;
+
+        Receipt(long size, Tree.Nodes nodes) {
+            this.size = size;
+            this.nodes = nodes;
+        }
+
+        @Override
+        public String head() {
+            return Lines.RECEIPT;
+        }
+
+        @Override
+        public String entry(RecordFiles.Sealed entry) {
+            String between = begun ? Lines.BETWEEN : "";
+            begun = true;
+            return between
+                    + Lines.receiptEntry(
+                            entry.number(),
+                            entry.leaf(),
+                            entry.personal(),
+                            Tree.inclusion(entry.number(), size, nodes));
+        }
+
+        @Override
+        public String foot(
+                String seal, List<byte[]> before, List<byte[]> after, List<KeyChange> changes) {
+            return Lines.receiptEnd(seal, changes);
         }
     }
 
@@ -68,7 +107,7 @@ sealed interface ExportForm {
         }
 
         @Override
-        public String entry(SealedLedger.Sealed entry) {
+        public String entry(RecordFiles.Sealed entry) {
             JsonNode leaf = JsonMapper.shared().readTree(entry.leaf());
             Stream<String> fields =
                     Stream.concat(
@@ -102,7 +141,7 @@ sealed interface ExportForm {
     /** RFC 5424, one line an entry; facility 13 (log audit), severity 5 (notice). */
     final class Syslog implements ExportForm {
         @Override
-        public String entry(SealedLedger.Sealed entry) {
+        public String entry(RecordFiles.Sealed entry) {
             JsonNode leaf = JsonMapper.shared().readTree(entry.leaf());
             return "<109>1 %s - earnest - %s [entry@32473 number=\"%d\" id=\"%s\" actor=\"%s\" ticket=\"%s\" person=\"%s\" outcome=\"%s\"] %s\n"
                     .formatted(

@@ -116,29 +116,16 @@ class Ledger implements TheRecord {
     @Override
     public List<Row> find(Query query) {
         List<Leaves> leaves =
-                client.sql(
-                                """
-                                select e.id, e.at, e.leaf, n.number,
-                                  (select min(s.size) from seal s where s.size > n.number) as sealed
-                                from entry e left join entry_number n on n.entry_id = e.id
-                                where (:ticket is null or ticket_id = :ticket)
-                                  and (:person is null or person_id = :person)
-                                  and (:analyst is null or (actor_id = :analyst and actor_type = 'analyst'))
-                                  and (:kind is null or kind = :kind)
-                                  and (:since is null or at >= :since)
-                                  and (:until is null or at < :until)
-                                  and (:before is null or at < :before)
-                                order by e.at desc, e.id desc limit :most
-                                """)
-                        .param("ticket", query.ticket())
-                        .param("person", query.person())
-                        .param(
-                                "analyst",
-                                query.analyst() == null ? null : query.analyst().toString())
-                        .param("kind", query.kind() == null ? null : query.kind().id())
-                        .param("since", query.since())
-                        .param("until", query.until())
-                        .param("before", query.before())
+                Matching.bind(
+                                client.sql(
+                                        """
+                                        select e.id, e.at, e.leaf, n.number,
+                                          (select min(s.size) from seal s where s.size > n.number) as sealed
+                                        from entry e left join entry_number n on n.entry_id = e.id where
+                                        """
+                                                + Matching.CONDITION
+                                                + " order by e.at desc, e.id desc limit :most"),
+                                query)
                         .param("most", query.most())
                         .query(Ledger::leaf)
                         .list();

@@ -1,20 +1,14 @@
 package earnest.record;
 
-import earnest.core.record.Lines;
 import earnest.core.record.Seal;
 import earnest.core.record.Tree;
 import earnest.ground.Problem;
+import earnest.ground.Writes;
 
-import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
-import java.io.IOException;
-import java.io.OutputStream;
-import java.io.OutputStreamWriter;
-import java.io.Writer;
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HexFormat;
 import java.util.LinkedHashMap;
@@ -25,30 +19,84 @@ import java.util.UUID;
 
 @Service
 class SealedLedger implements SealedRecord {
-    private static final int PAGE = 1_000;
-    private static final int MOST_IN_RECEIPT = 2_000;
-
     private final JdbcClient client;
     private final TreeRows rows;
     private final Seals seals;
     private final Witnesses witnesses;
-    private final SealingKey key;
+    private final SealingKeys keys;
+    private final KeyChanges changes;
+    private final TheRecord record;
+    private final Writes writes;
 
     SealedLedger(
-            JdbcClient client, TreeRows rows, Seals seals, Witnesses witnesses, SealingKey key) {
+            JdbcClient client,
+            TreeRows rows,
+            Seals seals,
+            Witnesses witnesses,
+            SealingKeys keys,
+            KeyChanges changes,
+            TheRecord record,
+            Writes writes) {
         this.client = client;
         this.rows = rows;
         this.seals = seals;
         this.witnesses = witnesses;
-        this.key = key;
+        this.keys = keys;
+        this.changes = changes;
+        this.record = record;
+        this.writes = writes;
     }
 
-    /** A leaf with what stands beside it. */
-    record Sealed(long number, UUID id, String leaf, Map<String, Lines.Value> personal) {}
+    @Override
+    public Keys keys() {
+        Seal latest = seals.latest().orElse(null);
+        return new Keys(
+                keys.next().verifier().text(),
+                changes.all().stream()
+                        .map(
+                                row ->
+                                        new Changed(
+                                                row.former(),
+                                                row.to(),
+                                                row.at(),
+                                                row.number(),
+                                                row.sealedUnder(latest)))
+                        .toList());
+    }
 
     @Override
-    public String verifierKey() {
-        return key.verifier().text();
+    public void changeKey(UUID by, String byName, String reason) {
+        List<KeyChanges.Row> rows = changes.all();
+        if (!rows.isEmpty() && !rows.getLast().sealedUnder(seals.latest().orElse(null))) {
+            throw keyIsChanging();
+        }
+        SealingKeys.Key former = keys.next();
+        int generation = KeyChanges.FIRST + rows.size() + 1;
+        String to = keys.key(generation, null).verifier().text();
+        String from = former.verifier().text();
+        try {
+            writes.run(
+                    () ->
+                            changes.add(
+                                    generation,
+                                    from,
+                                    to,
+                                    record.append(
+                                            Entry.by(EntryKind.KEY_CHANGED, by, byName)
+                                                    .data("from", from)
+                                                    .data("to", to)
+                                                    .personal("reason", reason))));
+        } catch (DuplicateKeyException another) {
+            throw keyIsChanging();
+        }
+    }
+
+    private static Problem keyIsChanging() {
+        return new Problem(
+                409,
+                "key-is-changing",
+                "The key was just changed, and that is not sealed yet. Look again in a few"
+                        + " seconds.");
     }
 
     @Override
@@ -134,129 +182,5 @@ class SealedLedger implements SealedRecord {
 
     private static String hex(byte[] bytes) {
         return HexFormat.of().formatHex(bytes);
-    }
-
-    private Seal latest() {
-        return seals.latest()
-                .orElseThrow(
-                        () ->
-                                new Problem(
-                                        409,
-                                        "not-sealed",
-                                        "Nothing is sealed yet. Try again in a few seconds."));
-    }
-
-    @Override
-    public Range range(long from, @Nullable Long to) {
-        Seal seal = latest();
-        long end = to == null ? seal.checkpoint().size() : to;
-        if (from < 0 || end <= from || end > seal.checkpoint().size()) {
-            throw Problem.invalid(
-                    "The latest seal is over entries 0 to %d. Ask for a range within them."
-                            .formatted(seal.checkpoint().size() - 1));
-        }
-        return new Range(from, end, seal.note());
-    }
-
-    @Override
-    public void export(Range range, Format format, OutputStream out) throws IOException {
-        Writer text = new OutputStreamWriter(out, StandardCharsets.UTF_8);
-        ExportForm form =
-                switch (format) {
-                    case JSONL -> new ExportForm.JsonLines();
-                    case CSV -> new ExportForm.Csv();
-                    case SYSLOG -> new ExportForm.Syslog();
-                };
-        text.write(form.head());
-        for (long at = range.from(); at < range.to(); at += PAGE) {
-            for (Sealed entry : between(at, Math.min(at + PAGE, range.to()))) {
-                text.write(form.entry(entry));
-            }
-        }
-        long size = Seal.read(range.seal()).checkpoint().size();
-        Tree.Nodes nodes = rows.reader();
-        text.write(
-                form.foot(
-                        range.seal(),
-                        Tree.cover(0, range.from(), nodes),
-                        Tree.cover(range.to(), size, nodes)));
-        text.flush();
-    }
-
-    private List<Sealed> between(long from, long to) {
-        return sealed(
-                client.sql(
-                                """
-                                select n.number, e.id, e.leaf from entry_number n join entry e on e.id = n.entry_id
-                                where n.number >= :from and n.number < :to order by n.number
-                                """)
-                        .param("from", from)
-                        .param("to", to));
-    }
-
-    private List<Sealed> sealed(JdbcClient.StatementSpec question) {
-        List<Sealed> found =
-                question.query(
-                                (row, i) ->
-                                        new Sealed(
-                                                row.getLong(1),
-                                                row.getObject(2, UUID.class),
-                                                row.getString(3),
-                                                new LinkedHashMap<>()))
-                        .list();
-        if (found.isEmpty()) {
-            return found;
-        }
-        Map<UUID, Map<String, Lines.Value>> byId = new LinkedHashMap<>();
-        found.forEach(entry -> byId.put(entry.id, entry.personal));
-        client.sql(
-                        "select entry_id, field, value, salt from entry_personal where entry_id in"
-                                + " (:ids) order by entry_id, field")
-                .param("ids", byId.keySet())
-                .query(
-                        row -> {
-                            byId.get(row.getObject(1, UUID.class))
-                                    .put(
-                                            row.getString(2),
-                                            new Lines.Value(row.getString(3), row.getBytes(4)));
-                        });
-        return found;
-    }
-
-    @Override
-    public Receipt receipt(UUID ticket) {
-        Seal seal = latest();
-        long size = seal.checkpoint().size();
-        List<Sealed> entries =
-                sealed(
-                        client.sql(
-                                        """
-                                        select coalesce(n.number, -1), e.id, e.leaf from entry e
-                                        left join entry_number n on n.entry_id = e.id
-                                        where e.ticket_id = :ticket order by n.number limit :most
-                                        """)
-                                .param("ticket", ticket)
-                                .param("most", MOST_IN_RECEIPT + 1));
-        if (entries.size() > MOST_IN_RECEIPT) {
-            throw Problem.invalid("The ticket has too many entries for a receipt. Export them.");
-        }
-        if (entries.stream().anyMatch(e -> e.number < 0 || e.number >= size)) {
-            throw new Problem(
-                    409,
-                    "not-sealed",
-                    "The latest entries of this ticket are not sealed yet. Try again in a few"
-                            + " seconds.");
-        }
-        Tree.Nodes nodes = rows.reader();
-        List<Map<String, Object>> lines = new ArrayList<>();
-        for (Sealed entry : entries) {
-            lines.add(
-                    Lines.receiptEntry(
-                            entry.number,
-                            entry.leaf,
-                            entry.personal,
-                            Tree.inclusion(entry.number, size, nodes)));
-        }
-        return new Receipt(Lines.receipt(lines, seal.note()), entries.size());
     }
 }

@@ -2,8 +2,6 @@ package earnest.record;
 
 import org.jspecify.annotations.Nullable;
 
-import java.io.IOException;
-import java.io.OutputStream;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
@@ -11,10 +9,18 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 
-/** The record as it can be proved: numbers, seals, exports, receipts. */
+/** The record as it can be proved: numbers, seals, keys. {@link RecordFiles} takes it out. */
 public interface SealedRecord {
-    /** The public key that seals, as a verifier key of the signed-note form. */
-    String verifierKey();
+    /** The key that seals, and those before it. */
+    Keys keys();
+
+    /**
+     * Makes a new key and records that it takes over; the key in force seals that entry, and then
+     * nothing more.
+     *
+     * @throws earnest.ground.Problem 409 while a former change is not sealed yet
+     */
+    void changeKey(UUID by, String byName, String reason);
 
     Status status();
 
@@ -28,46 +34,20 @@ public interface SealedRecord {
     Optional<Proof> proof(UUID entry);
 
     /**
-     * Entries {@code from} up to but not with {@code to} under the latest seal.
+     * Public keys, as verifier keys of the signed-note form.
      *
-     * @param to null: up to the end of the seal
-     * @throws earnest.ground.Problem 409 if nothing is sealed yet, 422 if the range is none
+     * @param key the one that signs the next seal
+     * @param changes oldest first
      */
-    Range range(long from, @Nullable Long to);
-
-    /** Writes a range; memory does not grow with it. */
-    void export(Range range, Format format, OutputStream out) throws IOException;
+    record Keys(String key, List<Changed> changes) {}
 
     /**
-     * All entries of a ticket with their proofs.
+     * A change of the key.
      *
-     * @throws earnest.ground.Problem 409 if one of them is not sealed yet
+     * @param number of the entry that says so, or null while it has none
+     * @param sealed whether the former key signed it, and the new one is in force
      */
-    Receipt receipt(UUID ticket);
-
-    /** Forms of an export. Only {@link #JSONL} can be verified. */
-    enum Format {
-        JSONL("application/jsonl", "jsonl"),
-        CSV("text/csv", "csv"),
-        SYSLOG("text/plain", "log");
-
-        private final String mediaType;
-        private final String ending;
-
-        Format(String mediaType, String ending) {
-            this.mediaType = mediaType;
-            this.ending = ending;
-        }
-
-        public String mediaType() {
-            return mediaType;
-        }
-
-        /** How a file's name ends. */
-        public String ending() {
-            return ending;
-        }
-    }
+    record Changed(String from, String to, Instant at, @Nullable Long number, boolean sealed) {}
 
     /**
      * How far the record is sealed.
@@ -112,13 +92,4 @@ public interface SealedRecord {
             String root,
             Instant sealedAt,
             int witnesses) {}
-
-    /** Part of the record under one seal. */
-    record Range(long from, long to, String seal) {
-        public long entries() {
-            return to - from;
-        }
-    }
-
-    record Receipt(String json, int entries) {}
 }

@@ -40,7 +40,7 @@ class Sealer implements Routine {
     private final JdbcClient client;
     private final TreeRows rows;
     private final Seals seals;
-    private final SealingKey key;
+    private final SealingKeys keys;
     private final RecordProperties properties;
     private final Writes writes;
     private final Clock clock;
@@ -51,7 +51,7 @@ class Sealer implements Routine {
             JdbcClient client,
             TreeRows rows,
             Seals seals,
-            SealingKey key,
+            SealingKeys keys,
             RecordProperties properties,
             Writes writes,
             Clock clock,
@@ -60,7 +60,7 @@ class Sealer implements Routine {
         this.client = client;
         this.rows = rows;
         this.seals = seals;
-        this.key = key;
+        this.keys = keys;
         this.properties = properties;
         this.writes = writes;
         this.clock = clock;
@@ -151,6 +151,7 @@ class Sealer implements Routine {
         if (former != null) {
             mustFollow(former, root);
         }
+        SealingKeys.Key key = keys.next();
         Seal seal =
                 key.sign(
                         new Checkpoint(

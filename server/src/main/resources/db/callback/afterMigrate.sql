@@ -12,7 +12,7 @@ BEGIN NOT ATOMIC
     FETCH tables_here INTO t;
     IF done THEN LEAVE each_table; END IF;
     SET @rights = CASE
-      WHEN t IN ('entry', 'entry_personal', 'entry_pending', 'entry_number', 'entry_subtree', 'entry_root', 'seal', 'erasure', 'erasure_answer') THEN 'SELECT, INSERT'
+      WHEN t IN ('entry', 'entry_personal', 'entry_pending', 'entry_number', 'entry_subtree', 'entry_root', 'seal', 'erasure', 'erasure_answer', 'key_change') THEN 'SELECT, INSERT'
       ELSE 'SELECT, INSERT, UPDATE, DELETE' END;
     EXECUTE IMMEDIATE CONCAT('GRANT ', @rights, ' ON `', DATABASE(), '`.`', t, '` TO earnest_run@''127.0.0.1''');
     EXECUTE IMMEDIATE CONCAT('GRANT ', @rights, ' ON `', DATABASE(), '`.`', t, '` TO earnest_run@''localhost''');

@@ -19,7 +19,7 @@ class SealingKeyTest {
                 + "fc51cd8e6218a1a38da47ed00230f0580816ed13ba3303ac5deb911548908025"
     })
     void theVectorsOfTheStandard(String seed, String publicKey) {
-        byte[] encoded = SealingKey.pair(HexFormat.of().parseHex(seed)).getPublic().getEncoded();
+        byte[] encoded = SealingKeys.pair(HexFormat.of().parseHex(seed)).getPublic().getEncoded();
         assertThat(HexFormat.of().formatHex(encoded)).endsWith(publicKey);
     }
 }

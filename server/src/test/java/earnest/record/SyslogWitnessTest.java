@@ -38,7 +38,7 @@ import javax.net.ssl.SSLContext;
 /** A receiver that takes syslog as the RFCs say has every seal, over TCP and over TLS. */
 class SyslogWitnessTest {
     private static final char[] PASSWORD = "changeit".toCharArray();
-    private static final KeyPair PAIR = SealingKey.pair(new byte[32]);
+    private static final KeyPair PAIR = SealingKeys.pair(new byte[32]);
     private static final SealKey KEY = SealKey.of("desk", PAIR.getPublic());
 
     @TempDir Path folder;

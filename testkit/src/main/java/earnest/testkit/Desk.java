@@ -17,7 +17,12 @@ public final class Desk {
     }
 
     public static Desk signIn(Ground ground, String login) {
-        Http api = new Http(ground.serverUrl());
+        return signIn(ground, ground.serverUrl(), login);
+    }
+
+    /** At a certain node. */
+    public static Desk signIn(Ground ground, String url, String login) {
+        Http api = new Http(url);
         api.get("/api/session");
         api.post("/api/session", Map.of("login", login, "password", ground.secret("demo-sign-in")))
                 .ok();

@@ -17,6 +17,23 @@ public final class Eventually {
         get(what, () -> truth.getAsBoolean() ? Optional.of(Boolean.TRUE) : Optional.empty());
     }
 
+    public static void waitFor(String what, Duration patience, BooleanSupplier truth) {
+        get(
+                what,
+                patience,
+                () -> truth.getAsBoolean() ? Optional.of(Boolean.TRUE) : Optional.empty());
+    }
+
+    /** Lets time pass, where the passing of time is what is tested. */
+    public static void pause(Duration time) {
+        try {
+            Thread.sleep(time);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
+    }
+
     /** The first value that is there within 20 s. */
     public static <T> T get(String what, Supplier<Optional<T>> look) {
         return get(what, PATIENCE, look);

@@ -160,7 +160,7 @@ public final class Ground {
     }
 
     /** Below the range from which systems take ports by themselves. */
-    private static int freePort() {
+    public static int freePort() {
         int start = (int) (ProcessHandle.current().pid() * 37 % PORTS);
         for (int i = taken; i < PORTS; i++) {
             int port = LOWEST_PORT + (start + i) % PORTS;

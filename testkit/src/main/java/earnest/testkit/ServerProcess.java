@@ -19,20 +19,48 @@ public final class ServerProcess {
     private static final Duration START = Duration.ofSeconds(90);
     private final Ground ground;
     private final List<String> settings;
+    private final String heap;
+    private final String url;
     private Process process;
 
-    private ServerProcess(Ground ground, List<String> settings) {
+    private ServerProcess(Ground ground, String heap, String url, List<String> settings) {
         this.ground = ground;
+        this.heap = heap;
+        this.url = url;
         this.settings = settings;
         this.process = launch();
     }
 
     /** Starts it and waits until it answers; {@code settings} as {@code name=value}. */
     public static ServerProcess start(Ground ground, String... settings) {
-        ServerProcess server = new ServerProcess(ground, List.of(settings));
+        return startWithHeap(ground, "", settings);
+    }
+
+    /**
+     * As {@link #start}.
+     *
+     * @param heap its most, such as {@code 256m}; empty: the usual one
+     */
+    public static ServerProcess startWithHeap(Ground ground, String heap, String... settings) {
+        return started(new ServerProcess(ground, heap, ground.serverUrl(), List.of(settings)));
+    }
+
+    /** A further node on the same ground, which answers on a port of its own. */
+    public static ServerProcess startNode(Ground ground, int port) {
+        return started(
+                new ServerProcess(
+                        ground, "", "http://localhost:" + port, List.of("server.port=" + port)));
+    }
+
+    private static ServerProcess started(ServerProcess server) {
         server.waitUntilUp();
         Runtime.getRuntime().addShutdownHook(new Thread(server::kill));
         return server;
+    }
+
+    /** Where it answers. */
+    public String url() {
+        return url;
     }
 
     private Process launch() {
@@ -42,7 +70,15 @@ public final class ServerProcess {
             ground.launcher("properties");
             Files.writeString(
                     properties, String.join("\n", settings) + "\n", StandardOpenOption.APPEND);
-            List<String> command = ground.launcher("command").lines().toList();
+            List<String> command =
+                    ground.launcher("command")
+                            .lines()
+                            .map(
+                                    word ->
+                                            heap.isEmpty()
+                                                    ? word
+                                                    : word.replaceFirst("^-Xmx.*", "-Xmx" + heap))
+                            .toList();
             return new ProcessBuilder(command)
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
@@ -59,11 +95,11 @@ public final class ServerProcess {
     private void waitUntilUp() {
         HttpClient http = HttpClient.newHttpClient();
         HttpRequest health =
-                HttpRequest.newBuilder(URI.create(ground.serverUrl() + "/api/health"))
+                HttpRequest.newBuilder(URI.create(url + "/api/health"))
                         .timeout(Duration.ofSeconds(3))
                         .build();
         Eventually.get(
-                "the server on " + ground.serverUrl(),
+                "the server on " + url,
                 START,
                 () -> {
                     if (!process.isAlive()) {
@@ -101,6 +137,27 @@ public final class ServerProcess {
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+        }
+    }
+
+    /** Stops it in its tracks ({@code kill -STOP}), as a host does that is short of everything. */
+    public void freeze() {
+        signal("-STOP");
+    }
+
+    /** Lets it go on ({@code kill -CONT}). */
+    public void thaw() {
+        signal("-CONT");
+    }
+
+    private void signal(String signal) {
+        try {
+            new ProcessBuilder("kill", signal, String.valueOf(pid())).inheritIO().start().waitFor();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
         }
     }
 

@@ -1,9 +1,6 @@
 package earnest.core.json;
 
 import java.math.BigDecimal;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.CodingErrorAction;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -18,8 +15,11 @@ import java.util.Map;
 public final class JsonReader {
     private static final int DEEPEST = 64;
     private static final int LONGEST_NUMBER = 400;
+    private static final int LONGEST_LONG = 18;
     private static final int FIRST_ROOM = 1_024;
-    private static final int LONGEST_CHARACTER = 4;
+
+    /** For the longest character, and eight bytes at once. */
+    private static final int ROOM = 12;
 
     private final byte[] in;
     private final int end;
@@ -30,6 +30,11 @@ public final class JsonReader {
         this.in = in;
         this.at = from;
         this.end = to;
+    }
+
+    /** Where the line that begins at {@code from} ends, of several that hold a value each. */
+    public static int lineEnd(byte[] in, int from, int to) {
+        return PlainRun.lineFeed(in, from, to);
     }
 
     /** The next value. */
@@ -160,87 +165,71 @@ public final class JsonReader {
 
     private void skipText() {
         take('"');
+        at = PlainRun.end(in, at, end);
         while (at < end && in[at] != '"') {
-            at += in[at] == '\\' ? 2 : 1;
+            at = PlainRun.end(in, at + (in[at] == '\\' ? 2 : 1), end);
         }
         take('"');
     }
 
     /** Text, as a string. */
     public String string() {
-        byte[] bytes = stringBytes();
-        if (ascii(bytes)) {
-            return new String(bytes, StandardCharsets.ISO_8859_1);
-        }
+        TextBytes text = text();
         try {
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .onMalformedInput(CodingErrorAction.REPORT)
-                    .onUnmappableCharacter(CodingErrorAction.REPORT)
-                    .decode(ByteBuffer.wrap(bytes))
-                    .toString();
-        } catch (CharacterCodingException e) {
+            return text.string();
+        } catch (IllegalArgumentException e) {
             throw bad("text that is not UTF-8 ends");
         }
     }
 
-    private static boolean ascii(byte[] bytes) {
-        for (byte b : bytes) {
-            if (b < 0) {
-                return false;
-            }
-        }
-        return true;
-    }
-
-    /** Text, as the UTF-8 bytes that it stands for. */
-    public byte[] stringBytes() {
+    /** Text, as bytes. */
+    public TextBytes text() {
         take('"');
         int from = at;
-        while (at < end && in[at] != '"' && in[at] != '\\' && (in[at] & 0xe0) != 0) {
-            at++;
-        }
+        at = PlainRun.end(in, at, end);
         if (at < end && in[at] == '"') {
-            return Arrays.copyOfRange(in, from, at++);
+            return new TextBytes(in, from, at++, true);
         }
         return escaped(from);
     }
 
-    private byte[] escaped(int from) {
+    /** Run by run; what escapes stand for is never longer than they are. */
+    private TextBytes escaped(int from) {
         int length = at - from;
         byte[] out = new byte[Math.max(FIRST_ROOM, 2 * length)];
         System.arraycopy(in, from, out, 0, length);
-        while (true) {
-            if (at >= end) {
-                throw bad("text does not end");
-            }
-            if (length + LONGEST_CHARACTER > out.length) {
+        while (at < end && in[at] != '"') {
+            if (length + ROOM > out.length) {
                 out = Arrays.copyOf(out, 2 * out.length);
             }
-            byte b = in[at];
-            if (b == '"') {
-                at++;
-                return Arrays.copyOf(out, length);
-            }
-            if (b == '\\') {
+            if (in[at] == '\\') {
                 at++;
                 length = escape(out, length);
-            } else if ((b & 0xe0) == 0) {
+            } else if ((in[at] & 0xe0) == 0) {
                 throw bad("a control character");
-            } else {
-                out[length++] = b;
-                at++;
             }
+            int run = PlainRun.copy(in, at, end, out, length);
+            length += run - at;
+            at = run;
         }
+        if (at >= end) {
+            throw bad("text does not end");
+        }
+        at++;
+        return new TextBytes(out, 0, length, false);
     }
 
     private int escape(byte[] out, int length) {
         if (at >= end) {
             throw bad("text does not end");
         }
+        if (in[at] == '"') {
+            out[length] = in[at++];
+            return length + 1;
+        }
         int simple =
                 switch (in[at]) {
-                    case '"', '\\', '/' -> in[at];
+                    case '\\', '/' -> in[at];
                     case 'b' -> '\b';
                     case 'f' -> '\f';
                     case 'n' -> '\n';
@@ -284,6 +273,19 @@ public final class JsonReader {
             at++;
         }
         return unit;
+    }
+
+    /** A whole number from 0 of at most 18 digits, or -1 if what comes next is none. */
+    public long wholeNumber() {
+        peek();
+        int from = at;
+        long number = 0;
+        while (at < end && in[at] >= '0' && in[at] <= '9' && at - from < LONGEST_LONG) {
+            number = 10 * number + in[at++] - '0';
+        }
+        boolean over = at == end || in[at] == ',' || in[at] == '}' || in[at] == ' ';
+        boolean leads = at - from > 1 && in[from] == '0';
+        return at == from || leads || !over ? -1 : number;
     }
 
     private Object number() {

@@ -54,7 +54,7 @@ public record Checkpoint(String origin, long size, byte[] root, Instant time) {
             return new Checkpoint(
                     lines[0],
                     size(lines[1]),
-                    Base64.getDecoder().decode(lines[2]),
+                    StrictBase64.decode(lines[2]),
                     Instant.parse(lines[3].substring(5)));
         } catch (NumberFormatException e) {
             throw new IllegalArgumentException("seal: the size is no number", e);

@@ -25,10 +25,20 @@ public final class Commitment {
         if (salt.length != SALT_BYTES) {
             throw new IllegalArgumentException("salt: must have 16 bytes");
         }
+        byte[] json = CanonicalJson.write(value).getBytes(StandardCharsets.UTF_8);
+        return Base64.getEncoder().encodeToString(hash(salt, json, 0, json.length));
+    }
+
+    /**
+     * What is encoded: the hash of salt and value.
+     *
+     * @param json holds the value in canonical form from {@code from} up to but not with {@code to}
+     */
+    static byte[] hash(byte[] salt, byte[] json, int from, int to) {
         MessageDigest digest = Sha256.fresh();
         digest.update(PREFIX);
         digest.update(salt);
-        digest.update(CanonicalJson.write(value).getBytes(StandardCharsets.UTF_8));
-        return Base64.getEncoder().encodeToString(digest.digest());
+        digest.update(json, from, to - from);
+        return digest.digest();
     }
 }

@@ -1,5 +1,9 @@
 package earnest.core.record;
 
+import earnest.core.json.Json;
+
+import org.jspecify.annotations.Nullable;
+
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
@@ -26,29 +30,63 @@ public final class Lines {
                         CanonicalJson.write(disclosed(disclosed)));
     }
 
-    /** An export's last line, without line feed. */
-    public static String seal(String note, List<byte[]> before, List<byte[]> after) {
-        return "{\"seal\":%s,\"before\":%s,\"after\":%s}"
+    /**
+     * An export's last line, without line feed.
+     *
+     * @param changes of the key, oldest first; where there are none, the line does not speak of it
+     */
+    public static String seal(
+            String note, List<byte[]> before, List<byte[]> after, List<KeyChange> changes) {
+        return "{\"seal\":%s,\"before\":%s,\"after\":%s%s}"
                 .formatted(
                         CanonicalJson.write(note),
                         CanonicalJson.write(base64(before)),
-                        CanonicalJson.write(base64(after)));
+                        CanonicalJson.write(base64(after)),
+                        keys(changes));
     }
 
-    /** One entry of a receipt. */
-    public static Map<String, Object> receiptEntry(
+    private static String keys(List<KeyChange> changes) {
+        if (changes.isEmpty()) {
+            return "";
+        }
+        List<Map<String, Object>> keys = new ArrayList<>();
+        for (KeyChange change : changes) {
+            keys.add(
+                    Map.of(
+                            "number", change.number(),
+                            "leaf", change.leaf(),
+                            "proof", base64(change.inclusion()),
+                            "seal", change.seal().note(),
+                            "consistency", base64(change.consistency())));
+        }
+        return ",\"keys\":" + CanonicalJson.write(keys);
+    }
+
+    /** How a receipt begins; the entries follow, with {@link #BETWEEN} between them. */
+    public static final String RECEIPT = "{\"entries\":[\n";
+
+    /** What stands between the entries of a receipt. */
+    public static final String BETWEEN = ",\n";
+
+    /** One entry of a receipt, on a line of its own. */
+    public static String receiptEntry(
             long number, String leaf, Map<String, Value> disclosed, List<byte[]> proof) {
-        Map<String, Object> entry = new LinkedHashMap<>();
-        entry.put("number", number);
-        entry.put("leaf", leaf);
-        entry.put("disclosed", disclosed(disclosed));
-        entry.put("proof", base64(proof));
-        return entry;
+        return "{\"number\":%d,\"leaf\":%s,\"disclosed\":%s,\"proof\":%s}"
+                .formatted(
+                        number,
+                        CanonicalJson.write(leaf),
+                        CanonicalJson.write(disclosed(disclosed)),
+                        CanonicalJson.write(base64(proof)));
+    }
+
+    /** How a receipt ends. */
+    public static String receiptEnd(String note, List<KeyChange> changes) {
+        return "\n],\"seal\":%s%s}\n".formatted(CanonicalJson.write(note), keys(changes));
     }
 
     /** A whole receipt of what {@link #receiptEntry} gave. */
-    public static String receipt(List<Map<String, Object>> entries, String note) {
-        return CanonicalJson.write(Map.of("entries", entries, "seal", note));
+    public static String receipt(List<String> entries, String note, List<KeyChange> changes) {
+        return RECEIPT + String.join(BETWEEN, entries) + receiptEnd(note, changes);
     }
 
     private static Map<String, Object> disclosed(Map<String, Value> values) {
@@ -69,5 +107,37 @@ public final class Lines {
         List<String> texts = new ArrayList<>();
         hashes.forEach(hash -> texts.add(Base64.getEncoder().encodeToString(hash)));
         return texts;
+    }
+
+    /** Reads what {@link #base64} wrote. */
+    static List<byte[]> hashes(String field, @Nullable Object value) {
+        List<Object> list = Json.list(value);
+        if (list == null) {
+            throw new IllegalArgumentException(field + ": must be a list");
+        }
+        List<byte[]> hashes = new ArrayList<>();
+        for (Object hash : list) {
+            if (!(hash instanceof String text)) {
+                throw new IllegalArgumentException(field + ": holds base64 only");
+            }
+            byte[] bytes = StrictBase64.decode(text);
+            if (bytes.length != Tree.HASH_BYTES) {
+                throw new IllegalArgumentException(field + ": a hash has 32 bytes");
+            }
+            hashes.add(bytes);
+        }
+        return hashes;
+    }
+
+    /** The changes of the key that a seal is shown with; none if there is no such field. */
+    static List<KeyChange> changes(@Nullable Object value) {
+        if (value == null) {
+            return List.of();
+        }
+        List<Object> list = Json.list(value);
+        if (list == null) {
+            throw new IllegalArgumentException("keys: must be a list");
+        }
+        return list.stream().map(KeyChange::read).toList();
     }
 }

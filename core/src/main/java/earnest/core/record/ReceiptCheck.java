@@ -33,7 +33,7 @@ public final class ReceiptCheck {
         if (receipt == null
                 || entries == null
                 || !(receipt.get("seal") instanceof String note)
-                || receipt.size() != 2) {
+                || receipt.size() > (receipt.containsKey("keys") ? 3 : 2)) {
             throw new IllegalArgumentException("a receipt has entries and a seal");
         }
         Seal seal = Seal.read(note);
@@ -60,10 +60,7 @@ public final class ReceiptCheck {
             }
             former = number;
             Checkpoint checkpoint = seal.checkpoint();
-            List<byte[]> proof =
-                    ExportCheck.hashes(
-                            "entries[%d].proof".formatted(i),
-                            java.util.Objects.requireNonNullElse(entry.get("proof"), Json.NULL));
+            List<byte[]> proof = Lines.hashes("entries[%d].proof".formatted(i), entry.get("proof"));
             if (!Tree.includes(
                     Tree.leaf(bytes), number, checkpoint.size(), proof, checkpoint.root())) {
                 return Verdict.failed(
@@ -77,7 +74,10 @@ public final class ReceiptCheck {
             disclosed += values.size();
         }
         return ExportCheck.signature(
-                seal, key, proved(seal.checkpoint(), entries.size(), disclosed));
+                seal,
+                Lines.changes(receipt.get("keys")),
+                key,
+                proved(seal.checkpoint(), entries.size(), disclosed));
     }
 
     private static String proved(Checkpoint checkpoint, int entries, int disclosed) {

@@ -76,7 +76,7 @@ public record Seal(Checkpoint checkpoint, String note) {
             }
             byte[] both;
             try {
-                both = Base64.getDecoder().decode(parts[2]);
+                both = StrictBase64.decode(parts[2]);
             } catch (IllegalArgumentException e) {
                 throw new IllegalArgumentException("seal: a signature is not base64", e);
             }

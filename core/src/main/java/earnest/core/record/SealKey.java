@@ -64,7 +64,7 @@ public final class SealKey {
         }
         byte[] typed;
         try {
-            typed = Base64.getDecoder().decode(parts[2]);
+            typed = StrictBase64.decode(parts[2]);
         } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException("key: its last part is not base64", e);
         }

@@ -40,6 +40,14 @@ public final class Tree {
         return digest.digest(bytes);
     }
 
+    /** As {@link #leaf(byte[])}, of the bytes {@code from} up to but not with {@code to}. */
+    static byte[] leaf(byte[] bytes, int from, int to) {
+        MessageDigest digest = Sha256.fresh();
+        digest.update((byte) 0);
+        digest.update(bytes, from, to - from);
+        return digest.digest();
+    }
+
     /** The hash of a node: SHA-256(0x01 ‖ left ‖ right). */
     public static byte[] node(byte[] left, byte[] right) {
         MessageDigest digest = Sha256.fresh();

@@ -114,6 +114,75 @@ class JsonTest {
         }
     }
 
+    /**
+     * Text is read eight bytes at a time: each length, and each special character at each place.
+     */
+    @Test
+    void readsTextOfEveryLengthWithEveryEscapeAtEveryPlace() {
+        for (String special : List.of("\"", "\\", "\n", "\u0001", "é", "€", "😀", "/")) {
+            for (int length = 0; length < 40; length++) {
+                for (int at = 0; at <= length; at++) {
+                    String text = "x".repeat(at) + special + "y".repeat(length - at);
+                    Map<String, Object> value = Map.of("a", text, "b", text + special);
+                    assertEquals(value, Json.read(CanonicalJson.write(value)));
+                }
+            }
+        }
+        String many = "\"".repeat(5_000) + "z".repeat(3_000);
+        assertEquals(many, Json.read(CanonicalJson.write(many)));
+    }
+
+    @Test
+    void refusesControlCharactersAtEveryPlace() {
+        for (int length = 1; length < 24; length++) {
+            for (int at = 0; at < length; at++) {
+                for (String before : List.of("", "\\\"")) {
+                    String plain = "x".repeat(at) + "\u001f" + "x".repeat(length - at);
+                    assertThrows(BadJson.class, () -> Json.read('"' + before + plain + '"'), plain);
+                }
+            }
+            String cut = "x".repeat(length);
+            assertThrows(BadJson.class, () -> Json.read('"' + cut));
+            assertThrows(BadJson.class, () -> Json.read("\"\\n" + cut));
+            assertThrows(BadJson.class, () -> Json.read('"' + cut + '\\'));
+        }
+    }
+
+    @Test
+    void findsTheEndOfALine() {
+        for (int length = 0; length < 30; length++) {
+            for (int at = 0; at <= length; at++) {
+                byte[] bytes = "x".repeat(length).getBytes(StandardCharsets.UTF_8);
+                if (at < length) {
+                    bytes[at] = '\n';
+                }
+                assertEquals(at, JsonReader.lineEnd(bytes, 0, length));
+                assertEquals(length, JsonReader.lineEnd(bytes, Math.min(at + 1, length), length));
+            }
+        }
+    }
+
+    @Test
+    void readsWholeNumbersAndNothingElseAsSuch() {
+        Map<String, Long> numbers =
+                Map.of(
+                        "0,", 0L,
+                        "7}", 7L,
+                        "123456789012345678", 123_456_789_012_345_678L,
+                        "1234567890123456789", -1L,
+                        "-1,", -1L,
+                        "01", -1L,
+                        "1.5", -1L,
+                        "1e3", -1L,
+                        "x", -1L);
+        numbers.forEach(
+                (text, number) -> {
+                    byte[] bytes = text.getBytes(StandardCharsets.UTF_8);
+                    assertEquals(
+                            number, new JsonReader(bytes, 0, bytes.length).wholeNumber(), text);
+                });
+    }
+
     @Test
     void passesValuesBy() {
         byte[] bytes =

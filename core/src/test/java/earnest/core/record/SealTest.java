@@ -90,6 +90,24 @@ class SealTest {
         }
     }
 
+    /** Bits of the last letter that stand for nothing must be zero. */
+    @Test
+    void aSignatureIsWrittenInOneWayOnly() {
+        String letters = "ABCDEFGHIJKLMNOPQRSTUVWXYZabcdefghijklmnopqrstuvwxyz0123456789+/";
+        KeyPair pair = pair();
+        SealKey key = SealKey.of("desk", pair.getPublic());
+        String note = Seal.sign(CHECKPOINT, key, pair.getPrivate()).note();
+        int last = note.indexOf("=\n", note.indexOf("— ")) - 1;
+        int value = letters.indexOf(note.charAt(last));
+        for (int unused = 1; unused < 4; unused++) {
+            String other =
+                    note.substring(0, last)
+                            + letters.charAt(value + unused)
+                            + note.substring(last + 1);
+            assertThrows(IllegalArgumentException.class, () -> Seal.read(other));
+        }
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {

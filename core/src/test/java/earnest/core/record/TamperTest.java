@@ -71,7 +71,8 @@ class TamperTest {
                 Lines.seal(
                         seal(leaves, PAIR).note(),
                         Tree.cover(0, from, nodes),
-                        Tree.cover(to, SIZE, nodes)));
+                        Tree.cover(to, SIZE, nodes),
+                        List.of()));
         return lines;
     }
 
@@ -113,7 +114,7 @@ class TamperTest {
     @Test
     void nothingIsProvedOfNothing() {
         List<String> empty =
-                List.of(Lines.seal(seal(List.of(), PAIR).note(), List.of(), List.of()));
+                List.of(Lines.seal(seal(List.of(), PAIR).note(), List.of(), List.of(), List.of()));
         assertEquals(Verdict.Outcome.PROVED, check(empty, KEY).outcome());
         assertTrue(check(empty, KEY).words().startsWith("There are no entries"));
         assertEquals(Verdict.Outcome.BAD_INPUT, check(List.of(), KEY).outcome());
@@ -189,7 +190,7 @@ class TamperTest {
     void aTreeThatWasForked() {
         List<String> forked = new ArrayList<>(leaves);
         forked.set(2, forked.get(2).replace("call-rang", "tea-time"));
-        String seal = Lines.seal(seal(forked, PAIR).note(), List.of(), List.of());
+        String seal = Lines.seal(seal(forked, PAIR).note(), List.of(), List.of(), List.of());
         List<String> lines = export(0, SIZE);
         lines.set(SIZE, seal);
         assertTrue(check(lines, KEY).words().contains("do not give the sealed root"));
@@ -198,7 +199,9 @@ class TamperTest {
     @Test
     void anotherKey() {
         List<String> lines = export(0, SIZE);
-        lines.set(SIZE, Lines.seal(seal(leaves, SealTest.pair()).note(), List.of(), List.of()));
+        lines.set(
+                SIZE,
+                Lines.seal(seal(leaves, SealTest.pair()).note(), List.of(), List.of(), List.of()));
         Verdict verdict = check(lines, KEY);
         assertEquals(Verdict.Outcome.FAILED, verdict.outcome());
         assertTrue(verdict.words().contains("not signed by desk"), verdict.words());
@@ -243,7 +246,7 @@ class TamperTest {
 
     private String receipt(int... numbers) {
         Tree.Nodes nodes = TreeTest.nodes(leaves.stream().map(TamperTest::hash).toList());
-        List<Map<String, Object>> entries = new ArrayList<>();
+        List<String> entries = new ArrayList<>();
         for (int n : numbers) {
             entries.add(
                     Lines.receiptEntry(
@@ -252,7 +255,7 @@ class TamperTest {
                             Map.of("name", names.get(n)),
                             Tree.inclusion(n, SIZE, nodes)));
         }
-        return Lines.receipt(entries, seal(leaves, PAIR).note());
+        return Lines.receipt(entries, seal(leaves, PAIR).note(), List.of());
     }
 
     private static Verdict receipt(String text) {
