@@ -33,11 +33,22 @@ export class Problem extends Error {
     this.status = status;
     this.type = type;
   }
+  /** Asking again would be answered likewise. */
+  get refused() {
+    return this.status >= 400 && this.status < 500;
+  }
 }
 
 const csrf = () => document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? "";
 
-export const client = createClient<paths>({ baseUrl: location.origin });
+/** An answer that does not come must not keep a page from asking again. */
+const DEADLINE = { reading: 20_000, acting: 60_000 };
+const withDeadline = (request: Request) => {
+  const deadline = request.method === "GET" ? DEADLINE.reading : DEADLINE.acting;
+  return fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(deadline)]) });
+};
+
+export const client = createClient<paths>({ baseUrl: location.origin, fetch: withDeadline });
 client.use({
   onRequest({ request }) {
     if (request.method !== "GET") request.headers.set("X-XSRF-TOKEN", decodeURIComponent(csrf()));

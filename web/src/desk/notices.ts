@@ -9,6 +9,10 @@ const set = (next: string) => {
   for (const listener of listeners) listener();
 };
 
+/** Unlike what is only read, an act may have been done although no answer came. */
+const NOT_KNOWN =
+  "Earnest cannot be reached, so it is not known whether this was done. The page shows it when it is live again; look before you repeat it.";
+
 const notices = {
   say: set,
   close: () => set(""),
@@ -20,7 +24,7 @@ const notices = {
       return true;
     } catch (problem) {
       if (!(problem instanceof Problem)) throw problem;
-      set(problem.message);
+      set(problem.type === "away" ? NOT_KNOWN : problem.message);
       return false;
     }
   },

@@ -97,6 +97,23 @@ class SignInTest {
         assertThat(refused.problem()).isEqualTo("not-from-this-page");
     }
 
+    /** What is sent while another answer is on its way would else carry a token that is gone. */
+    @Test
+    void onlySigningInChangesTheCsrfToken(App app) {
+        Http http = app.http();
+        http.get("/api/session");
+        String before = http.cookie("XSRF-TOKEN");
+        http.get("/api/session");
+        assertThat(http.cookie("XSRF-TOKEN")).isEqualTo(before).isNotEmpty();
+        signIn(http, "tove.rask", app.ground().secret("demo-sign-in")).ok();
+        String after = http.cookie("XSRF-TOKEN");
+        assertThat(after).isNotEqualTo(before).isNotEmpty();
+        for (String path : new String[] {"/api/session", "/api/desk", "/api/analysts", "/"}) {
+            http.get(path).ok();
+            assertThat(http.cookie("XSRF-TOKEN")).as(path).isEqualTo(after);
+        }
+    }
+
     @Test
     void anAuditorReadsTheRecordAndDoesNothingElse(App app) {
         Desk elif = app.desk("elif.hartono");

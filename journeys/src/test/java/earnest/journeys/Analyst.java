@@ -17,10 +17,12 @@ import java.util.List;
 final class Analyst implements AutoCloseable {
     private final BrowserContext context;
     private final Page page;
+    private final Watched watched;
 
-    private Analyst(BrowserContext context, Page page) {
+    private Analyst(BrowserContext context, Page page, Watched watched) {
         this.context = context;
         this.page = page;
+        this.watched = watched;
     }
 
     /** Signs in by clicking, as the sign-in page of the demo offers it. */
@@ -33,8 +35,9 @@ final class Analyst implements AutoCloseable {
                                         .setColorScheme(scheme));
         Page page = context.newPage();
         page.setDefaultTimeout(15_000);
+        Watched watched = world.watch(login, page);
         page.navigate(world.ground().serverUrl() + "/");
-        Analyst analyst = new Analyst(context, page);
+        Analyst analyst = new Analyst(context, page, watched);
         page.getByText(login).click();
         analyst.button("Sign in").click();
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Main")).waitFor();
@@ -95,6 +98,7 @@ final class Analyst implements AutoCloseable {
 
     @Override
     public void close() {
+        watched.look();
         context.close();
     }
 }

@@ -61,9 +61,7 @@ class TwoAnalystsTest {
             tove.press("c");
             tove.page().getByLabel("What happened").waitFor();
             tove.press("Control+Enter");
-            jonas.page()
-                    .getByText("Closed.", new com.microsoft.playwright.Page.GetByTextOptions())
-                    .waitFor();
+            jonas.page().getByText("Closed.").waitFor();
         }
     }
 

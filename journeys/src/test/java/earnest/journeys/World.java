@@ -2,6 +2,7 @@ package earnest.journeys;
 
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 
 import earnest.testkit.Desk;
@@ -11,6 +12,8 @@ import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
 
+import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
+import org.junit.jupiter.api.extension.BeforeEachCallback;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -25,6 +28,7 @@ import java.util.stream.Stream;
 
 /** The whole product running, and one browser, for all journeys. */
 final class World implements AutoCloseable {
+    private static final int LAST_WORDS = 40;
     private final Ground ground = Ground.start("journeys");
     private final ServerProcess server;
     private final Playwright playwright;
@@ -33,6 +37,9 @@ final class World implements AutoCloseable {
 
     /** Every password and code that was handed over, to be searched for at the end. */
     private final List<String> secrets = new ArrayList<>();
+
+    /** The pages of the journey that is under way. */
+    private final List<Watched> watched = new ArrayList<>();
 
     private World() {
         server =
@@ -121,6 +128,24 @@ final class World implements AutoCloseable {
         return List.copyOf(secrets);
     }
 
+    Watched watch(String who, Page page) {
+        Watched more = new Watched(who, page);
+        watched.add(more);
+        return more;
+    }
+
+    /** What is known of the journey that has failed, for whom nobody can ask any more. */
+    private void tell(String journey) {
+        System.out.println("What was seen in " + journey + ":");
+        watched.forEach(System.out::println);
+        System.out.println("The server's last words:");
+        ground.read("logs/server.log").lines().toList().reversed().stream()
+                .limit(LAST_WORDS)
+                .toList()
+                .reversed()
+                .forEach(System.out::println);
+    }
+
     @Override
     public void close() {
         browser.close();
@@ -129,7 +154,20 @@ final class World implements AutoCloseable {
     }
 
     /** Gives journeys the one world. */
-    static final class Running implements ParameterResolver {
+    static final class Running
+            implements ParameterResolver, BeforeEachCallback, AfterTestExecutionCallback {
+        @Override
+        public void beforeEach(ExtensionContext extension) {
+            world(extension).watched.clear();
+        }
+
+        @Override
+        public void afterTestExecution(ExtensionContext extension) {
+            if (extension.getExecutionException().isPresent()) {
+                world(extension).tell(extension.getDisplayName());
+            }
+        }
+
         @Override
         public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
             return parameter.getParameter().getType() == World.class;
@@ -137,6 +175,10 @@ final class World implements AutoCloseable {
 
         @Override
         public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
+            return world(extension);
+        }
+
+        private static World world(ExtensionContext extension) {
             return extension
                     .getRoot()
                     .getStore(ExtensionContext.Namespace.GLOBAL)

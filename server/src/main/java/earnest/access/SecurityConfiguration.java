@@ -14,6 +14,9 @@ import org.springframework.security.core.userdetails.UserDetailsService;
 import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
+import org.springframework.security.web.authentication.session.NullAuthenticatedSessionStrategy;
+import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.web.bind.support.WebDataBinderFactory;
 import org.springframework.web.context.request.NativeWebRequest;
@@ -33,11 +36,15 @@ class SecurityConfiguration implements WebMvcConfigurer {
                 + " 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SignIn signIn) {
+    SecurityFilterChain chain(HttpSecurity http, SignIn signIn, CsrfTokenRepository pageTokens) {
         return http.csrf(
                         csrf ->
                                 // The line proves itself by a token of its own and has no cookie.
-                                csrf.spa().ignoringRequestMatchers("/api/line/**"))
+                                csrf.spa()
+                                        .csrfTokenRepository(pageTokens)
+                                        .sessionAuthenticationStrategy(
+                                                new NullAuthenticatedSessionStrategy())
+                                        .ignoringRequestMatchers("/api/line/**"))
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -91,6 +98,19 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                                     + " page of Earnest. Load the"
                                                                     + " page again.")))
                 .build();
+    }
+
+    /**
+     * The token by which a page shows that it is ours. Signing in changes it, and nothing else: by
+     * itself each request would, since each proves its session anew, and what a page sends while
+     * another answer comes in would be refused.
+     */
+    @Bean
+    CsrfTokenRepository pageTokens(AccessProperties properties) {
+        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
+        tokens.setCookieCustomizer(
+                cookie -> cookie.sameSite("Strict").secure(properties.secureCookies()));
+        return tokens;
     }
 
     /** There are no users but analysts; this keeps a default one from being made. */

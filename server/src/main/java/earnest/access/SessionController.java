@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseCookie;
 import org.springframework.http.ResponseEntity;
+import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -45,10 +46,12 @@ class SessionController {
 
     private final SignIn signIn;
     private final AccessProperties properties;
+    private final CsrfTokenRepository pageTokens;
 
-    SessionController(SignIn signIn, AccessProperties properties) {
+    SessionController(SignIn signIn, AccessProperties properties, CsrfTokenRepository pageTokens) {
         this.signIn = signIn;
         this.properties = properties;
+        this.pageTokens = pageTokens;
     }
 
     @PostMapping("/api/session")
@@ -61,6 +64,8 @@ class SessionController {
                 signIn.signIn(credentials.login(), credentials.password(), request.getRemoteAddr());
         response.addHeader(
                 HttpHeaders.SET_COOKIE, cookie(token, properties.absoluteTimeout().toSeconds()));
+        // A token that somebody else may have planted before is worth nothing from now on.
+        pageTokens.saveToken(pageTokens.generateToken(request), request, response);
         return signIn.whose(token, true).map(SessionController::me).orElseThrow();
     }
 

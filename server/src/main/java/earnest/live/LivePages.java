@@ -40,6 +40,10 @@ class LivePages {
     private final Set<Page> pages = ConcurrentHashMap.newKeySet();
     private final LinkedBlockingQueue<Boolean> nudges = new LinkedBlockingQueue<>(1);
     private final Map<UUID, Instant> told = new LinkedHashMap<>();
+
+    /** When the record was last looked at; what came since is in the window however long it is. */
+    private Instant looked = Instant.MAX;
+
     private volatile boolean running = true;
 
     LivePages(TheRecord record, Clock clock) {
@@ -82,6 +86,11 @@ class LivePages {
             }
         } catch (IOException | IllegalStateException gone) {
             pages.remove(page);
+        } catch (RuntimeException broken) {
+            // A stream that is open and silent would be worse than none: the page opens it again.
+            LOG.warn("a live page is closed: {}", earnest.ground.Incident.describe(broken));
+            pages.remove(page);
+            page.emitter.complete();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -117,9 +126,11 @@ class LivePages {
     private void look() {
         if (pages.isEmpty()) {
             told.clear();
+            looked = Instant.MAX;
             return;
         }
-        Instant since = clock.instant().minus(WINDOW);
+        Instant now = clock.instant();
+        Instant since = (looked.isBefore(now) ? looked : now).minus(WINDOW);
         told.values().removeIf(at -> at.isBefore(since.minus(WINDOW)));
         List<TheRecord.Heard> heard = record.since(since);
         for (TheRecord.Heard entry : heard) {
@@ -127,6 +138,7 @@ class LivePages {
                 pages.forEach(page -> offer(page, entry));
             }
         }
+        looked = now;
     }
 
     /** A page that does not keep up is closed; it opens again and reads its state anew. */

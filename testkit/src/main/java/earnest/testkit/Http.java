@@ -10,6 +10,7 @@ import tools.jackson.databind.node.MissingNode;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
+import java.net.HttpCookie;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -53,6 +54,15 @@ public final class Http {
         return this;
     }
 
+    /** The value of a cookie, empty when there is none. */
+    public String cookie(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals(name))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
     public Answer get(String path) {
         return send("GET", path, null);
     }
@@ -81,9 +91,10 @@ public final class Http {
             request.header("Content-Type", "application/json");
         }
         if (withCsrf) {
-            cookies.getCookieStore().getCookies().stream()
-                    .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
-                    .forEach(cookie -> request.header("X-XSRF-TOKEN", cookie.getValue()));
+            String token = cookie("XSRF-TOKEN");
+            if (!token.isEmpty()) {
+                request.header("X-XSRF-TOKEN", token);
+            }
         }
         try {
             HttpResponse<String> response =
