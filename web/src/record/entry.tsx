@@ -51,7 +51,7 @@ export function Entry({ read, ofTicket }: Props) {
         <dt className="text-muted">Secret</dt>
         <dd>not in the record</dd>
       </dl>
-      <Proved id={row.id} sealed={row.sealedUnder !== undefined} />
+      <Proved id={row.id} sealed={row.sealedUnder !== undefined} ofCall={row.ticket !== undefined} />
       {ticket && (
         <div className="mt-3 flex flex-wrap gap-2">
           {row.ticket && (
@@ -66,7 +66,7 @@ export function Entry({ read, ofTicket }: Props) {
   );
 }
 
-function Proved({ id, sealed }: { id: string; sealed: boolean }) {
+function Proved({ id, sealed, ofCall }: { id: string; sealed: boolean; ofCall: boolean }) {
   const proof = useQuery({
     queryKey: ["proof", id],
     queryFn: () => ask(client.GET("/api/record/entries/{entry}/proof", { params: { path: { entry: id } } })),
@@ -95,7 +95,9 @@ function Proved({ id, sealed }: { id: string; sealed: boolean }) {
           </p>
           <Path leaf={found.leafHash} path={found.path} root={found.root} />
           <p className="mt-2 text-muted">
-            It does not prove that the caller was who they said, only what was checked and by whom.
+            {ofCall
+              ? "It does not prove that the caller was who they said, only what was checked and by whom."
+              : "It does not prove that what Earnest was told was true, only that Earnest recorded it so."}
           </p>
         </>
       )}

@@ -43,6 +43,31 @@ describe("a file of entries", () => {
     expect(saved).toEqual(["record-0-3.jsonl"]);
   });
 
+  it("comes whole although the browser takes it over piece by piece", async () => {
+    watchSaving();
+    const pieces: number[] = [];
+    let whole: Blob | undefined;
+    const RealBlob = Blob;
+    vi.stubGlobal(
+      "Blob",
+      class extends RealBlob {
+        constructor(parts: BlobPart[]) {
+          super(parts);
+          pieces.push(this.size);
+        }
+      },
+    );
+    URL.createObjectURL = (blob) => {
+      whole = blob as Blob;
+      return "blob:x";
+    };
+    const chunk = "x".repeat(3 << 20);
+    vi.stubGlobal("fetch", () => Promise.resolve(answer([chunk, chunk, chunk, chunk, "end\n"])));
+    await fetchFile("/x", new AbortController().signal, () => {});
+    expect(pieces).toEqual([9 << 20, (12 << 20) + 4]);
+    expect(whole?.size).toBe((12 << 20) + 4);
+  });
+
   it("says the server's words when it is refused, and saves nothing", async () => {
     watchSaving();
     vi.stubGlobal("fetch", () =>

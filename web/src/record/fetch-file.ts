@@ -5,6 +5,8 @@ export interface Progress {
 }
 
 const LINE_FEED = 10;
+/** Bytes that are held until the browser takes them over; it can put what it has on the disk. */
+const HELD = 8 << 20;
 
 /**
  * Fetches a file of entries and saves it under the name that the server gives it. Says how far it is, by
@@ -21,17 +23,25 @@ export async function fetchFile(
     throw new Error(problem.detail ?? "Earnest did not give the file. Try again.");
   }
   const all = Number(response.headers.get("X-Earnest-Entries") ?? 0);
-  const parts: Uint8Array<ArrayBuffer>[] = [];
+  const taken: Blob[] = [];
+  let parts: Uint8Array<ArrayBuffer>[] = [];
+  let held = 0;
   let done = 0;
   const reader = response.body.getReader();
   for (;;) {
     const { done: over, value } = await reader.read();
     if (over) break;
     parts.push(value);
+    held += value.length;
+    if (held >= HELD) {
+      taken.push(new Blob(parts));
+      parts = [];
+      held = 0;
+    }
     for (const byte of value) if (byte === LINE_FEED) done++;
     progress({ done: Math.min(done, all), all });
   }
-  save(new Blob(parts), fileName(response.headers.get("Content-Disposition") ?? ""));
+  save(new Blob([...taken, ...parts]), fileName(response.headers.get("Content-Disposition") ?? ""));
 }
 
 export function fileName(disposition: string): string {
@@ -43,5 +53,6 @@ function save(blob: Blob, name: string): void {
   link.href = URL.createObjectURL(blob);
   link.download = name;
   link.click();
-  URL.revokeObjectURL(link.href);
+  // Some browsers begin to read it only later.
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
 }

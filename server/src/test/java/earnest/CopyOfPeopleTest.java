@@ -10,7 +10,10 @@ import earnest.testkit.Eventually;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
+import java.util.Arrays;
+import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 
 /** The copy follows the directory. */
 @ExtendWith(App.Running.class)
@@ -64,5 +67,76 @@ class CopyOfPeopleTest {
                                                 tove.version(ticket)))
                                 .problem())
                 .isEqualTo("gone");
+    }
+
+    @Test
+    void whoManagesWhomFollowsTheDirectory(App app) {
+        String account = app.somebody();
+        String manager = app.somebody();
+        People people = app.bean(People.class);
+        UUID id = people.byAccount(account).orElseThrow().id();
+        modify(app, account, "replace: manager", "manager: " + DirectoryOfTests.dn(manager));
+        Eventually.waitFor(
+                "the manager to be copied",
+                () ->
+                        managerFact(app, id)
+                                .contains(people.byAccount(manager).orElseThrow().name()));
+        modify(app, manager, "replace: displayName", "displayName: Zelda Renamed");
+        Eventually.waitFor(
+                "the manager's new name to be copied",
+                () -> managerFact(app, id).contains("Zelda Renamed"));
+        modify(app, account, "delete: manager");
+        Eventually.waitFor("the manager to be forgotten", () -> managerFact(app, id).isEmpty());
+        assertThat(people.person(id).orElseThrow().manager()).isNull();
+        assertThat(facts(app, id)).isEqualTo(3);
+    }
+
+    private static void modify(App app, String account, String... lines) {
+        app.directory()
+                .administer(
+                        Stream.of(
+                                        Stream.of(
+                                                "dn: " + DirectoryOfTests.dn(account),
+                                                "changetype: modify"),
+                                        Arrays.stream(lines),
+                                        Stream.of("-"))
+                                .flatMap(s -> s)
+                                .toArray(String[]::new));
+    }
+
+    private static List<String> managerFact(App app, UUID person) {
+        return app.database()
+                .sql("select value from person_fact where person_id = :p and kind = 'manager'")
+                .param("p", person)
+                .query(String.class)
+                .list();
+    }
+
+    private static long facts(App app, UUID person) {
+        return app.database()
+                .sql("select count(*) from person_fact where person_id = :p")
+                .param("p", person)
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void aNumberThatIsTakenAwayIsKeptAsItWasUntilThen(App app) {
+        String account = app.somebody();
+        UUID id = app.bean(People.class).byAccount(account).orElseThrow().id();
+        modify(app, account, "delete: mobile");
+        Eventually.waitFor(
+                "the number to be gone",
+                () ->
+                        app.database()
+                                        .sql(
+                                                "select count(*) from contact where person_id = :p"
+                                                    + " and kind = 'work-mobile' and removed_at is"
+                                                    + " not null")
+                                        .param("p", id)
+                                        .query(Long.class)
+                                        .single()
+                                == 1);
+        assertThat(app.bean(People.class).find(account, 12)).hasSize(1);
     }
 }

@@ -11,6 +11,7 @@ import earnest.testkit.Http;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
@@ -26,10 +27,9 @@ class SignInTest {
     void wrongTriesLockTheSignInForAWhileAndAreOnTheRecord(App app) {
         app.bean(Analysts.class)
                 .admit(
-                        "sign.in.test",
-                        "Sign In",
-                        Set.of(Role.ANALYST),
-                        null,
+                        List.of(
+                                new Analysts.Newcomer(
+                                        "sign.in.test", "Sign In", Set.of(Role.ANALYST), null)),
                         "a long enough password");
         Http http = app.http();
         for (int i = 0; i < 6; i++) {
@@ -50,6 +50,33 @@ class SignInTest {
                 .param("k", kind)
                 .param("l", login)
                 .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void whoIsAdmittedAgainHasTheNewPassword(App app) {
+        Analysts analysts = app.bean(Analysts.class);
+        Analysts.Newcomer first =
+                new Analysts.Newcomer("admitted.first", "First", Set.of(Role.ANALYST), null);
+        Analysts.Newcomer second =
+                new Analysts.Newcomer("admitted.second", "Second", Set.of(Role.AUDITOR), null);
+        analysts.admit(List.of(first), "the old password of all");
+        analysts.admit(List.of(first, second), "the new password of all");
+        for (String login : new String[] {"admitted.first", "admitted.second"}) {
+            assertThat(signIn(app.http(), login, "the old password of all").status())
+                    .isEqualTo(401);
+            signIn(app.http(), login, "the new password of all").ok();
+        }
+        String before = hashOf(app, "admitted.second");
+        analysts.admit(List.of(first, second), "the new password of all");
+        assertThat(hashOf(app, "admitted.second")).isEqualTo(before);
+    }
+
+    private static String hashOf(App app, String login) {
+        return app.database()
+                .sql("select password_hash from analyst where login = :l")
+                .param("l", login)
+                .query(String.class)
                 .single();
     }
 

@@ -47,10 +47,6 @@ final class World implements AutoCloseable {
                         ground,
                         "earnest.waypoint.folder=" + ground.home(),
                         "earnest.directory.changes-every=2s");
-        // Ended once in peace it leaves an archive of its classes, and the many starts after kills
-        // are short.
-        server.stop();
-        server.startAgain();
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment()));
         browser =
                 playwright

@@ -1,5 +1,7 @@
 package earnest.access;
 
+import earnest.ground.NewRows;
+
 import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -10,7 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface AnalystRepository extends JpaRepository<Analyst, UUID> {
+interface AnalystRepository extends JpaRepository<Analyst, UUID>, NewRows<Analyst> {
     Optional<Analyst> findByLogin(String login);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

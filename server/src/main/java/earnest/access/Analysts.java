@@ -15,16 +15,20 @@ public interface Analysts {
     Optional<Colleague> find(UUID id);
 
     /**
-     * Adds an analyst unless the login is there already; then only the password is set.
+     * Adds those whose logins are not there yet, and gives all the password unless they have it.
+     * Those who were admitted together are taken to have one password: it is tried on the first.
      *
+     * @param newcomers at least one
      * @param password at least 15 characters, kept as Argon2id
      */
-    void admit(
-            String login,
-            String name,
-            Set<Role> roles,
-            @Nullable String ownAccount,
-            String password);
+    void admit(List<Newcomer> newcomers, String password);
+
+    /**
+     * Somebody to be admitted.
+     *
+     * @param ownAccount the account of the analyst's own person, whom they may not help
+     */
+    record Newcomer(String login, String name, Set<Role> roles, @Nullable String ownAccount) {}
 
     record Colleague(UUID id, String name) {}
 }

@@ -142,8 +142,8 @@ class ChangeDesk implements Changes {
             change.wrappedId = passwords.keep(ticketId, connector, person, way, intent.typed());
             change.way = way.id();
         }
-        changes.save(change);
-        connector.servers().forEach(server -> servers.save(new ServerRow(change.id, server)));
+        changes.add(change);
+        connector.servers().forEach(server -> servers.add(new ServerRow(change.id, server)));
         record.append(
                 Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name())
                         .ticket(ticketId, ticket.conversation())

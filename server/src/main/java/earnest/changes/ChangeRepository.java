@@ -1,5 +1,7 @@
 package earnest.changes;
 
+import earnest.ground.NewRows;
+
 import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -11,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface ChangeRepository extends JpaRepository<AccountChange, UUID> {
+interface ChangeRepository extends JpaRepository<AccountChange, UUID>, NewRows<AccountChange> {
     List<AccountChange> findByTicketIdOrderByIntendedAt(UUID ticketId);
 
     @Query(

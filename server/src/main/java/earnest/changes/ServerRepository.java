@@ -1,11 +1,13 @@
 package earnest.changes;
 
+import earnest.ground.NewRows;
+
 import org.springframework.data.jpa.repository.JpaRepository;
 
 import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 
-interface ServerRepository extends JpaRepository<ServerRow, ServerRow.Key> {
+interface ServerRepository extends JpaRepository<ServerRow, ServerRow.Key>, NewRows<ServerRow> {
     List<ServerRow> findByKeyChangeIdIn(Collection<UUID> changes);
 }

@@ -79,7 +79,7 @@ class TextSender implements Texts, Worker {
         Message message = new Message(ids.next(), purpose, about, ticket, person, contact);
         message.madeAt = clock.instant();
         message.giveUpAt = message.madeAt.plus(GIVE_UP);
-        messages.save(message);
+        messages.add(message);
         work.soon(KIND, message.id);
         return message.id;
     }

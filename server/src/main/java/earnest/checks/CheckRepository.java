@@ -1,5 +1,7 @@
 package earnest.checks;
 
+import earnest.ground.NewRows;
+
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
@@ -7,7 +9,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 
-interface CheckRepository extends JpaRepository<ProofCheck, UUID> {
+interface CheckRepository extends JpaRepository<ProofCheck, UUID>, NewRows<ProofCheck> {
     List<ProofCheck> findByTicketIdOrderByStartedAt(UUID ticketId);
 
     @Query(

@@ -1,5 +1,7 @@
 package earnest.checks;
 
+import earnest.ground.NewRows;
+
 import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -7,10 +9,14 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
-interface EnrolmentRepository extends JpaRepository<Enrolment, UUID> {
+interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, NewRows<Enrolment> {
     Optional<Enrolment> findByPersonId(UUID personId);
+
+    @Query("select e.personId from Enrolment e")
+    Set<UUID> enrolled();
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select e from Enrolment e where e.personId = ?1")

@@ -10,10 +10,12 @@ import earnest.wrapped.WrappedSecrets;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 /** Authenticators, with a limit of wrong tries of their own across tickets. */
@@ -44,16 +46,14 @@ public class Enrolments {
     public int enrol(Map<UUID, byte[]> keys) {
         return writes.get(
                 () -> {
+                    Set<UUID> before = enrolments.enrolled();
+                    Instant now = clock.instant();
                     int enrolled = 0;
                     for (Map.Entry<UUID, byte[]> key : keys.entrySet()) {
-                        if (enrolments.findByPersonId(key.getKey()).isEmpty()) {
+                        if (!before.contains(key.getKey())) {
                             UUID id = ids.next();
-                            enrolments.save(
-                                    new Enrolment(
-                                            id,
-                                            key.getKey(),
-                                            secrets.wrapKey(id, key.getValue()),
-                                            clock.instant()));
+                            byte[] wrapped = secrets.wrapKey(id, key.getValue());
+                            enrolments.add(new Enrolment(id, key.getKey(), wrapped, now));
                             enrolled++;
                         }
                     }

@@ -57,7 +57,7 @@ class NumberShown {
         check.pathSince = contact.since();
         check.contactId = contact.id();
         check.end(CheckState.PASSED, clock.instant(), entry);
-        checks.save(check);
+        checks.add(check);
     }
 
     private UUID append(Tickets.Claimed claimed, EntryKind kind) {

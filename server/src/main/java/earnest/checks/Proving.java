@@ -83,7 +83,7 @@ class Proving {
                     }
                     endOpen(ticketId, me);
                     method.start(check, me, ticket);
-                    checks.save(check);
+                    checks.add(check);
                     return check.id;
                 });
     }

@@ -1,6 +1,7 @@
 package earnest.demo;
 
 import earnest.access.Analysts;
+import earnest.access.Analysts.Newcomer;
 import earnest.access.Role;
 import earnest.checks.Enrolments;
 import earnest.ground.Routine;
@@ -58,10 +59,14 @@ class DemoWorld implements Routine {
     @EventListener(ApplicationStartedEvent.class)
     void admit() {
         String password = Objects.requireNonNull(properties.signInPassword());
-        analysts.admit("tove.rask", "Tove Rask", Set.of(Role.ANALYST), "trask", password);
-        analysts.admit("jonas.lie", "Jonas Lie", Set.of(Role.ANALYST), "jlie", password);
-        analysts.admit("maren.holt", "Maren Holt", Set.of(Role.STEWARD), "mholt", password);
-        analysts.admit("elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono", password);
+        analysts.admit(
+                List.of(
+                        new Newcomer("tove.rask", "Tove Rask", Set.of(Role.ANALYST), "trask"),
+                        new Newcomer("jonas.lie", "Jonas Lie", Set.of(Role.ANALYST), "jlie"),
+                        new Newcomer("maren.holt", "Maren Holt", Set.of(Role.STEWARD), "mholt"),
+                        new Newcomer(
+                                "elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono")),
+                password);
     }
 
     @Override

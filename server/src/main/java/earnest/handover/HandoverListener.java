@@ -76,7 +76,7 @@ class HandoverListener {
         handover.groupCount = passwords.parts(wrapped, way).size();
         handover.madeAt = clock.instant();
         handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
-        handovers.save(handover);
+        handovers.add(handover);
         work.soon(SignInWatch.KIND, handover.id);
     }
 

@@ -1,5 +1,7 @@
 package earnest.handover;
 
+import earnest.ground.NewRows;
+
 import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -10,7 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface HandoverRepository extends JpaRepository<Handover, UUID> {
+interface HandoverRepository extends JpaRepository<Handover, UUID>, NewRows<Handover> {
     Optional<Handover> findFirstByTicketIdOrderByMadeAtDesc(UUID ticketId);
 
     Optional<Handover> findByChangeId(UUID changeId);

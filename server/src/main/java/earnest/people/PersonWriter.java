@@ -17,14 +17,10 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
 
@@ -33,7 +29,7 @@ import java.util.stream.Collectors;
 class PersonWriter {
     private final PeopleRepository people;
     private final JdbcTemplate jdbc;
-    private final Telephone telephone;
+    private final PersonDetails details;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
@@ -42,14 +38,14 @@ class PersonWriter {
     PersonWriter(
             PeopleRepository people,
             JdbcTemplate jdbc,
-            Telephone telephone,
+            PersonDetails details,
             TheRecord record,
             Writes writes,
             Clock clock,
             Ids ids) {
         this.people = people;
         this.jdbc = jdbc;
-        this.telephone = telephone;
+        this.details = details;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
@@ -78,60 +74,46 @@ class PersonWriter {
                                                     .toList())
                                     .stream()
                                     .collect(Collectors.toMap(row -> row.entryUuid, row -> row));
-                    List<Runnable> beside = new ArrayList<>();
-                    int changed = 0;
+                    List<PersonDetails.Of> changed = new ArrayList<>();
                     for (PeopleSource.Read read : page) {
-                        if (one(
-                                read,
-                                known.get(read.entryUuid()),
-                                groups,
-                                first,
-                                managers,
-                                beside)) {
-                            changed++;
+                        PeopleRow before = known.get(read.entryUuid());
+                        PeopleRow row = changed(read, before, groups);
+                        if (row != null) {
+                            changed.add(new PersonDetails.Of(row, read, before != null));
+                            if (read.managerDn() != null) {
+                                managers.put(row.id, read.managerDn());
+                            }
                         }
                     }
                     people.flush();
-                    beside.forEach(Runnable::run);
-                    return changed;
+                    details.write(changed, first);
+                    return changed.size();
                 });
     }
 
-    private boolean one(
-            PeopleSource.Read read,
-            @Nullable PeopleRow known,
-            Map<String, Set<String>> groups,
-            boolean first,
-            Map<UUID, String> managers,
-            List<Runnable> beside) {
+    /** The row as it is now; null when it already was so. */
+    private @Nullable PeopleRow changed(
+            PeopleSource.Read read, @Nullable PeopleRow known, Map<String, Set<String>> groups) {
+        String dn = read.dn().toLowerCase(Locale.ROOT);
         String memberOf =
                 groups.entrySet().stream()
-                        .filter(
-                                group ->
-                                        group.getValue()
-                                                .contains(
-                                                        read.dn()
-                                                                .toLowerCase(
-                                                                        java.util.Locale.ROOT)))
+                        .filter(group -> group.getValue().contains(dn))
                         .map(Map.Entry::getKey)
                         .sorted()
                         .collect(Collectors.joining(" "));
         byte[] digest = digest(read, memberOf);
         if (known != null && known.goneAt == null && Arrays.equals(known.digest, digest)) {
-            return false;
+            return null;
         }
         PeopleRow row = known == null ? fresh(read) : known;
         row.goneAt = null;
         row.digest = digest;
         row.memberOf = memberOf;
         fill(row, read);
-        people.save(row);
-        if (read.managerDn() != null) {
-            managers.put(row.id, read.managerDn());
+        if (known == null) {
+            people.add(row);
         }
-        beside.add(() -> tokens(row, read));
-        beside.add(() -> contacts(row, read, first || known == null));
-        return true;
+        return row;
     }
 
     private PeopleRow fresh(PeopleSource.Read read) {
@@ -154,102 +136,8 @@ class PersonWriter {
         row.vessel = read.vessel();
         row.port = read.port();
         row.speaks = read.speaks();
-    }
-
-    private void tokens(PeopleRow row, PeopleSource.Read read) {
-        Set<String> tokens = new LinkedHashSet<>();
-        tokens.add(Finding.token(read.account()));
-        if (read.staffNumber() != null) {
-            tokens.add(Finding.token(read.staffNumber()));
-        }
-        read.contacts()
-                .forEach(
-                        (kind, value) -> {
-                            if (kind.telephone()) {
-                                tokens.addAll(telephone.spellings(value));
-                            } else {
-                                tokens.add(Finding.token(value));
-                            }
-                        });
-        List<String> words = Folding.all(row.foldedGiven, row.foldedFamily);
-        tokens.addAll(words);
-        Set<String> near = new TreeSet<>();
-        words.forEach(word -> near.addAll(Folding.near(word)));
-        replace("person_token", "token", row.id, tokens);
-        replace("person_near", "near", row.id, near);
-    }
-
-    private void replace(String table, String column, UUID person, Set<String> values) {
-        jdbc.update("delete from " + table + " where person_id = ?", person);
-        jdbc.batchUpdate(
-                "insert into " + table + " (" + column + ", person_id) values (?, ?)",
-                values.stream()
-                        .filter(value -> !value.isEmpty())
-                        .map(value -> new Object[] {value, person})
-                        .toList());
-    }
-
-    private void contacts(PeopleRow row, PeopleSource.Read read, boolean ageUnknown) {
-        Map<String, String> now = new HashMap<>();
-        jdbc.query(
-                "select kind, value from contact where person_id = ? and removed_at is null",
-                found -> {
-                    now.put(found.getString(1), found.getString(2));
-                },
-                row.id);
-        Instant at = clock.instant();
-        for (ContactKind kind : ContactKind.values()) {
-            String before = now.get(kind.id());
-            String after = read.contacts().get(kind);
-            if (Objects.equals(before, after)) {
-                continue;
-            }
-            jdbc.update(
-                    "update contact set removed_at = ? where person_id = ? and kind = ? and"
-                            + " removed_at is null",
-                    at,
-                    row.id,
-                    kind.id());
-            if (after != null) {
-                jdbc.update(
-                        "insert into contact (id, person_id, kind, value, since, set_by) values (?,"
-                                + " ?, ?, ?, ?, ?)",
-                        ids.next(),
-                        row.id,
-                        kind.id(),
-                        after,
-                        ageUnknown ? null : at,
-                        ageUnknown ? null : "the directory");
-            }
-            if (!ageUnknown) {
-                record.append(
-                        Entry.bySystem(EntryKind.PERSON_CHANGED, "directory-sync", "Directory sync")
-                                .person(row.id, row.name)
-                                .data("fields", kind.words()));
-            }
-        }
-        facts(row, read);
-    }
-
-    private void facts(PeopleRow row, PeopleSource.Read read) {
-        Map<FactKind, @Nullable String> facts = new LinkedHashMap<>();
-        facts.put(FactKind.STAFF_NUMBER, read.staffNumber());
-        facts.put(FactKind.JOINED, read.joined());
-        facts.put(FactKind.LOCKER, read.locker());
-        facts.forEach((kind, value) -> fact(row.id, kind, value));
-    }
-
-    private void fact(UUID person, FactKind kind, @Nullable String value) {
-        if (value == null) {
-            jdbc.update(
-                    "delete from person_fact where person_id = ? and kind = ?", person, kind.id());
-        } else {
-            jdbc.update(
-                    "insert into person_fact (person_id, kind, value) values (?, ?, ?) on duplicate"
-                            + " key update value = values(value)",
-                    person,
-                    kind.id(),
-                    value);
+        if (read.managerDn() == null) {
+            row.managerId = null;
         }
     }
 
@@ -262,8 +150,8 @@ class PersonWriter {
                                     .map(e -> new Object[] {e.getValue(), e.getKey()})
                                     .toList();
                     jdbc.batchUpdate(
-                            "update person p join person m on m.dn = ? set p.manager_id = m.id"
-                                    + " where p.id = ?",
+                            "update person p join person m on m.dn = ? and m.gone_at is null set"
+                                    + " p.manager_id = m.id where p.id = ?",
                             rows);
                     List<Object[]> facts =
                             managers.keySet().stream()
@@ -277,26 +165,34 @@ class PersonWriter {
                 });
     }
 
-    /** Marks those who were not seen. */
+    /** Marks those who were not seen; returns how many that are. */
     int gone(Set<String> seen) {
         return writes.get(
                 () -> {
-                    int gone = 0;
-                    for (PeopleRow row : people.findAll()) {
-                        if (row.goneAt == null && !seen.contains(row.entryUuid)) {
-                            row.goneAt = clock.instant();
-                            record.append(
-                                    Entry.bySystem(
-                                                    EntryKind.PERSON_GONE,
-                                                    "directory-sync",
-                                                    "Directory sync")
-                                            .person(row.id, row.name));
-                            gone++;
-                        }
+                    List<Gone> gone =
+                            jdbc.query(
+                                    "select id, name, entry_uuid from person where gone_at is null",
+                                    (found, i) ->
+                                            new Gone(
+                                                    found.getObject(1, UUID.class),
+                                                    found.getString(2),
+                                                    found.getString(3)));
+                    gone.removeIf(person -> seen.contains(person.entryUuid()));
+                    Instant now = clock.instant();
+                    for (Gone person : gone) {
+                        jdbc.update("update person set gone_at = ? where id = ?", now, person.id());
+                        record.append(
+                                Entry.bySystem(
+                                                EntryKind.PERSON_GONE,
+                                                "directory-sync",
+                                                "Directory sync")
+                                        .person(person.id(), person.name()));
                     }
-                    return gone;
+                    return gone.size();
                 });
     }
+
+    private record Gone(UUID id, String name, String entryUuid) {}
 
     private static byte[] digest(PeopleSource.Read read, String memberOf) {
         try {

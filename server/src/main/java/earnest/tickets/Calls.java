@@ -53,8 +53,8 @@ class Calls {
         Ticket ticket = new Ticket(ids.next(), now);
         Conversation conversation = new Conversation(ids.next(), ticket.id, call, number, now);
         ticket.conversationId = conversation.id;
-        tickets.save(ticket);
-        conversations.save(conversation);
+        tickets.add(ticket);
+        conversations.add(conversation);
         record.append(
                 Entry.bySystem(EntryKind.CALL_RANG, "line", "Line")
                         .ticket(ticket.id, conversation.id)
@@ -87,7 +87,7 @@ class Calls {
         Conversation conversation = new Conversation(ids.next(), id, call, null, now);
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = now;
-        conversations.save(conversation);
+        conversations.add(conversation);
         ticket.conversationId = conversation.id;
         return Optional.of(conversation.id);
     }

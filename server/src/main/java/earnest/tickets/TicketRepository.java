@@ -1,5 +1,7 @@
 package earnest.tickets;
 
+import earnest.ground.NewRows;
+
 import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -11,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface TicketRepository extends JpaRepository<Ticket, UUID> {
+interface TicketRepository extends JpaRepository<Ticket, UUID>, NewRows<Ticket> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select t from Ticket t where t.id = ?1")
     Optional<Ticket> lock(UUID id);

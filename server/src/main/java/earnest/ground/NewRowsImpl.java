@@ -1,0 +1,17 @@
+package earnest.ground;
+
+import jakarta.persistence.EntityManager;
+
+/** Found by its name, as a part of every repository that adds rows. */
+class NewRowsImpl<T> implements NewRows<T> {
+    private final EntityManager entities;
+
+    NewRowsImpl(EntityManager entities) {
+        this.entities = entities;
+    }
+
+    @Override
+    public void add(T row) {
+        entities.persist(row);
+    }
+}

@@ -1,0 +1,208 @@
+package earnest.people;
+
+import earnest.ground.Ids;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.UUID;
+
+/**
+ * Writes what stands beside people: what they are found by, their contacts and facts. A page of
+ * them at a time, since for one by one a large house would wait for a dozen round trips each.
+ */
+@Component
+class PersonDetails {
+    /**
+     * A person who is new or changed.
+     *
+     * @param known whether there was a row before; else nothing can stand beside it yet
+     */
+    record Of(PeopleRow row, PeopleSource.Read read, boolean known) {
+        UUID id() {
+            return row.id;
+        }
+    }
+
+    private final JdbcTemplate jdbc;
+    private final Telephone telephone;
+    private final TheRecord record;
+    private final Clock clock;
+    private final Ids ids;
+
+    PersonDetails(JdbcTemplate jdbc, Telephone telephone, TheRecord record, Clock clock, Ids ids) {
+        this.jdbc = jdbc;
+        this.telephone = telephone;
+        this.record = record;
+        this.clock = clock;
+        this.ids = ids;
+    }
+
+    /**
+     * Must be called within a transaction, with the people's own rows written.
+     *
+     * @param first at the first copy of all, when the age of contacts is unknown
+     */
+    void write(List<Of> page, boolean first) {
+        found(page);
+        contacts(page, first);
+        facts(page);
+    }
+
+    private static Object[] row(@Nullable Object... values) {
+        return values;
+    }
+
+    private void found(List<Of> page) {
+        List<Object[]> known = page.stream().filter(Of::known).map(of -> row(of.id())).toList();
+        List<Object[]> tokens = new ArrayList<>();
+        List<Object[]> near = new ArrayList<>();
+        for (Of of : page) {
+            List<String> words = Folding.all(of.row.foldedGiven, of.row.foldedFamily);
+            add(tokens, tokens(of.read, words), of.id());
+            Set<String> spellings = new TreeSet<>();
+            words.forEach(word -> spellings.addAll(Folding.near(word)));
+            add(near, spellings, of.id());
+        }
+        jdbc.batchUpdate("delete from person_token where person_id = ?", known);
+        jdbc.batchUpdate("insert into person_token (token, person_id) values (?, ?)", tokens);
+        jdbc.batchUpdate("delete from person_near where person_id = ?", known);
+        jdbc.batchUpdate("insert into person_near (near, person_id) values (?, ?)", near);
+    }
+
+    private Set<String> tokens(PeopleSource.Read read, List<String> words) {
+        Set<String> tokens = new LinkedHashSet<>();
+        tokens.add(Finding.token(read.account()));
+        if (read.staffNumber() != null) {
+            tokens.add(Finding.token(read.staffNumber()));
+        }
+        read.contacts()
+                .forEach(
+                        (kind, value) -> {
+                            if (kind.telephone()) {
+                                tokens.addAll(telephone.spellings(value));
+                            } else {
+                                tokens.add(Finding.token(value));
+                            }
+                        });
+        tokens.addAll(words);
+        return tokens;
+    }
+
+    private static void add(List<Object[]> rows, Collection<String> values, UUID person) {
+        for (String value : values) {
+            if (!value.isEmpty()) {
+                rows.add(row(value, person));
+            }
+        }
+    }
+
+    private void contacts(List<Of> page, boolean first) {
+        Map<UUID, Map<String, String>> before = contactsBefore(page);
+        Instant at = clock.instant();
+        List<Object[]> removed = new ArrayList<>();
+        List<Object[]> added = new ArrayList<>();
+        for (Of of : page) {
+            boolean ageUnknown = first || !of.known;
+            Map<String, String> had = before.getOrDefault(of.id(), Map.of());
+            for (ContactKind kind : ContactKind.values()) {
+                String was = had.get(kind.id());
+                String is = of.read.contacts().get(kind);
+                if (Objects.equals(was, is)) {
+                    continue;
+                }
+                if (was != null) {
+                    removed.add(row(at, of.id(), kind.id()));
+                }
+                if (is != null) {
+                    Instant since = ageUnknown ? null : at;
+                    String by = ageUnknown ? null : "the directory";
+                    added.add(row(ids.next(), of.id(), kind.id(), is, since, by));
+                }
+                if (!ageUnknown) {
+                    record.append(
+                            Entry.bySystem(
+                                            EntryKind.PERSON_CHANGED,
+                                            "directory-sync",
+                                            "Directory sync")
+                                    .person(of.id(), of.row.name)
+                                    .data("fields", kind.words()));
+                }
+            }
+        }
+        jdbc.batchUpdate(
+                "update contact set removed_at = ? where person_id = ? and kind = ? and removed_at"
+                        + " is null",
+                removed);
+        jdbc.batchUpdate(
+                "insert into contact (id, person_id, kind, value, since, set_by) values (?, ?, ?,"
+                        + " ?, ?, ?)",
+                added);
+    }
+
+    private Map<UUID, Map<String, String>> contactsBefore(List<Of> page) {
+        List<UUID> known = page.stream().filter(Of::known).map(Of::id).toList();
+        Map<UUID, Map<String, String>> before = new HashMap<>();
+        if (!known.isEmpty()) {
+            jdbc.query(
+                    "select person_id, kind, value from contact where removed_at is null and"
+                            + " person_id in ("
+                            + "?, ".repeat(known.size() - 1)
+                            + "?)",
+                    found -> {
+                        before.computeIfAbsent(
+                                        found.getObject(1, UUID.class), id -> new HashMap<>())
+                                .put(found.getString(2), found.getString(3));
+                    },
+                    known.toArray());
+        }
+        return before;
+    }
+
+    /** Who a new manager is comes later, when everybody is there. */
+    private void facts(List<Of> page) {
+        List<Object[]> before = new ArrayList<>();
+        List<Object[]> now = new ArrayList<>();
+        List<Object[]> ofTheirPeople = new ArrayList<>();
+        for (Of of : page) {
+            if (of.known) {
+                boolean noManager = of.read.managerDn() == null;
+                before.add(row(of.id(), FactKind.MANAGER.id(), noManager));
+                ofTheirPeople.add(row(of.row.name, of.id(), FactKind.MANAGER.id()));
+            }
+            Map<FactKind, @Nullable String> facts = new EnumMap<>(FactKind.class);
+            facts.put(FactKind.STAFF_NUMBER, of.read.staffNumber());
+            facts.put(FactKind.JOINED, of.read.joined());
+            facts.put(FactKind.LOCKER, of.read.locker());
+            facts.forEach(
+                    (kind, value) -> {
+                        if (value != null) {
+                            now.add(row(of.id(), kind.id(), value));
+                        }
+                    });
+        }
+        jdbc.batchUpdate(
+                "delete from person_fact where person_id = ? and (kind <> ? or ?)", before);
+        jdbc.batchUpdate("insert into person_fact (person_id, kind, value) values (?, ?, ?)", now);
+        jdbc.batchUpdate(
+                "update person_fact f join person p on p.id = f.person_id set f.value = ? where"
+                        + " p.manager_id = ? and f.kind = ?",
+                ofTheirPeople);
+    }
+}
