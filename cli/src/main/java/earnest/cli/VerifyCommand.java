@@ -24,7 +24,7 @@ import java.util.Set;
 /** {@code earnest verify FILE [--key PUB] [--witness SEALS]}. */
 final class VerifyCommand implements Command {
     private static final int LONGEST_LINE = 16 << 20;
-    private static final int PIECE = 2 << 20;
+    private static final int PIECE = 8 << 20;
 
     @Override
     public String help() {
