@@ -10,13 +10,22 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Stream;
 
 /** The packed server as a process of its own, which can be killed. */
 public final class ServerProcess {
     private static final Duration START = Duration.ofSeconds(90);
+
+    /** Further options of its JVM, which the tests of a module may set. */
+    private static final List<String> OPTIONS =
+            Stream.of(System.getProperty("earnest.server.java", "").split(" "))
+                    .filter(option -> !option.isEmpty())
+                    .toList();
+
     private final Ground ground;
     private final List<String> settings;
     private final String heap;
@@ -70,15 +79,11 @@ public final class ServerProcess {
             ground.launcher("properties");
             Files.writeString(
                     properties, String.join("\n", settings) + "\n", StandardOpenOption.APPEND);
-            List<String> command =
-                    ground.launcher("command")
-                            .lines()
-                            .map(
-                                    word ->
-                                            heap.isEmpty()
-                                                    ? word
-                                                    : word.replaceFirst("^-Xmx.*", "-Xmx" + heap))
-                            .toList();
+            List<String> command = new ArrayList<>(ground.launcher("command").lines().toList());
+            if (!heap.isEmpty()) {
+                command.replaceAll(word -> word.startsWith("-Xmx") ? "-Xmx" + heap : word);
+            }
+            command.addAll(1, OPTIONS);
             return new ProcessBuilder(command)
                     .redirectErrorStream(true)
                     .redirectOutput(ProcessBuilder.Redirect.appendTo(log().toFile()))
