@@ -13,6 +13,6 @@ build() {
 
 sources_younger_than() {
     [ -n "$(find "$CHECKOUT/pom.xml" "$CHECKOUT"/{core,cli,server,standins}/{pom.xml,src/main} \
-        "$CHECKOUT"/web/{pom.xml,src,index.html,package.json,package-lock.json,vite.config.ts} \
+        "$CHECKOUT"/web/{pom.xml,src,public,index.html,package.json,package-lock.json,install-packages.mjs,vite.config.ts} \
         -newer "$1" -print -quit 2>/dev/null)" ]
 }

@@ -16,12 +16,38 @@ step() {
     set -e
     if [ $code -ne 0 ]; then
         printf 'did not work\n'
-        tail -n 25 "$log.step" >&2
-        fail "The step '$words' did not work. What it said is above and in $(shown_path "$log.step")."
+        cat "$log.step" >>"$log"
+        say "All that it said: $(shown_path "$log.step")" >&2
+        fail "The step '$words' did not work: $(cause_of "$log.step")"
     fi
     after=$(date +%s%N)
     cat "$log.step" >>"$log"
     printf '%5.1f s\n' "$(((after - before) / 100000000))e-1"
+}
+
+# cause_of LOG: in one line, why what wrote it failed. Maven says the cause somewhere before its own stack and advice;
+# what a program within the build said last, before Maven speaks of it, is nearer to the cause than what Maven says.
+cause_of() {
+    awk '
+        { gsub(/\033\[[0-9;]*m/, ""); sub(/[ \t\r]+$/, "") }
+        /^[ \t]*at [A-Za-z0-9_.$\/]+\(/ || /^[ \t]*\.\.\. [0-9]+ (more|common frames)/ || $0 == "" { next }
+        /^\[ERROR\] +(To see the full|Re-run Maven|For more information|After correcting|mvn <args>|\[Help)/ || $0 == "[ERROR]" { next }
+        /^\[(INFO|WARNING)\]/ { next }
+        /^\[ERROR\] .*\.java:\[[0-9,]+\]/ && compiled == "" { compiled = substr($0, 9); next }
+        /^\[ERROR\] Failed to execute goal/ { goal = substr($0, 9); sub(/ -> \[Help.*/, "", goal); next }
+        /^\[ERROR\] Command execution failed/ || /^org\.apache\.commons\.exec/ { command = 1; next }
+        /^\[ERROR\] / { if (maven == "") maven = substr($0, 9); next }
+        !command { last = $0 }
+        command { ending = $0 }
+        END {
+            if (compiled != "") print compiled
+            else if (command && last != "") print last
+            else if (maven != "") print maven
+            else if (goal != "") print goal
+            else if (last != "") print last
+            else if (ending != "") print ending
+            else print "it said nothing"
+        }' "$1"
 }
 
 say_where() {
