@@ -39,7 +39,7 @@ export class Problem extends Error {
   }
 }
 
-const csrf = () => document.cookie.match(/(?:^|; )XSRF-TOKEN=([^;]*)/)?.[1] ?? "";
+const csrf = () => document.cookie.match(/(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)/)?.[1] ?? "";
 
 /** An answer that does not come must not keep a page from asking again. */
 const DEADLINE = { reading: 20_000, acting: 60_000 };

@@ -19,6 +19,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import java.time.Duration;
+import java.util.concurrent.atomic.AtomicInteger;
 
 /** The real application on the real ground, started once for all tests of this module. */
 final class App implements AutoCloseable {
@@ -35,6 +36,8 @@ final class App implements AutoCloseable {
                         "--spring.config.additional-location=file:"
                                 + ground.home().resolve("server.properties"),
                         "--earnest.directory.changes-every=1s",
+                        // So that tests can come from many places.
+                        "--earnest.access.trusted-proxies=127.0.0.1",
                         "--earnest.changes.most-per-person-and-day=3");
         people = new People(ground);
         JdbcClient database = database();
@@ -59,6 +62,14 @@ final class App implements AutoCloseable {
     Http http() {
         return new Http(ground.serverUrl());
     }
+
+    /** From a place of its own, from which nobody tried anything yet. */
+    Http httpFromElsewhere() {
+        int place = places.incrementAndGet();
+        return http().with("X-Forwarded-For", "198.51.100." + place);
+    }
+
+    private final AtomicInteger places = new AtomicInteger();
 
     Outside outside() {
         return new Outside(ground);

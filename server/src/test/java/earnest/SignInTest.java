@@ -24,36 +24,6 @@ class SignInTest {
     }
 
     @Test
-    void wrongTriesLockTheSignInForAWhileAndAreOnTheRecord(App app) {
-        app.bean(Analysts.class)
-                .admit(
-                        List.of(
-                                new Analysts.Newcomer(
-                                        "sign.in.test", "Sign In", Set.of(Role.ANALYST), null)),
-                        "a long enough password");
-        Http http = app.http();
-        for (int i = 0; i < 6; i++) {
-            assertThat(signIn(http, "sign.in.test", "wrong").problem())
-                    .isEqualTo("sign-in-refused");
-        }
-        Answer locked = signIn(http, "sign.in.test", "a long enough password");
-        assertThat(locked.status()).isEqualTo(401);
-        assertThat(count(app, "sign-in-locked", "sign.in.test")).isEqualTo(1);
-        assertThat(count(app, "sign-in-refused", "sign.in.test")).isEqualTo(7);
-    }
-
-    private static long count(App app, String kind, String login) {
-        return app.database()
-                .sql(
-                        "select count(*) from entry e join analyst a on e.actor_id = a.id where"
-                                + " e.kind = :k and a.login = :l")
-                .param("k", kind)
-                .param("l", login)
-                .query(Long.class)
-                .single();
-    }
-
-    @Test
     void whoIsAdmittedAgainHasTheNewPassword(App app) {
         Analysts analysts = app.bean(Analysts.class);
         Analysts.Newcomer first =

@@ -72,7 +72,7 @@ final class Server implements AutoCloseable {
                         .timeout(DEADLINE)
                         .header("Content-Type", "application/json");
         for (HttpCookie cookie : cookies.getCookieStore().getCookies()) {
-            if (cookie.getName().equals(CSRF)) {
+            if (cookie.getName().endsWith(CSRF)) {
                 request.header("X-" + CSRF, cookie.getValue());
             }
         }

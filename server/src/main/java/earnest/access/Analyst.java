@@ -6,7 +6,6 @@ import jakarta.persistence.Table;
 
 import org.jspecify.annotations.Nullable;
 
-import java.time.Instant;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -20,8 +19,6 @@ class Analyst {
     String passwordHash;
     String roles;
     @Nullable String ownAccount;
-    int wrongTries;
-    @Nullable Instant lockedUntil;
 
     @SuppressWarnings("NullAway.Init")
     protected Analyst() {}

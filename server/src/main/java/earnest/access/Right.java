@@ -6,7 +6,8 @@ public enum Right {
     READ_RECORD("read the record", "a steward"),
     EXPORT_RECORD("export the record", "a steward"),
     ERASE_PERSONAL("erase what names a person", "a steward"),
-    CHANGE_KEY("change the key that seals the record", "a steward");
+    CHANGE_KEY("change the key that seals the record", "a steward"),
+    RELEASE_SIGN_IN("release somebody's sign-in", "a steward");
 
     private final String words;
     private final String giver;

@@ -1,7 +1,9 @@
 package earnest.access;
 
+import earnest.ground.ProblemDocument;
+import earnest.ground.RequestEdge;
+
 import jakarta.servlet.DispatcherType;
-import jakarta.servlet.http.HttpServletResponse;
 
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -15,28 +17,43 @@ import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.AnonymousAuthenticationFilter;
 import org.springframework.security.web.authentication.session.NullAuthenticatedSessionStrategy;
-import org.springframework.security.web.csrf.CookieCsrfTokenRepository;
-import org.springframework.security.web.csrf.CsrfTokenRepository;
+import org.springframework.security.web.csrf.CsrfFilter;
+import org.springframework.security.web.firewall.RequestRejectedHandler;
+import org.springframework.security.web.header.HeaderWriter;
+import org.springframework.security.web.header.HeaderWriterFilter;
+import org.springframework.security.web.header.writers.CacheControlHeadersWriter;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.header.writers.StaticHeadersWriter;
+import org.springframework.security.web.header.writers.XContentTypeOptionsHeaderWriter;
+import org.springframework.security.web.header.writers.frameoptions.XFrameOptionsHeaderWriter;
 import org.springframework.web.bind.support.WebDataBinderFactory;
 import org.springframework.web.context.request.NativeWebRequest;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
 import org.springframework.web.method.support.ModelAndViewContainer;
 import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 
-import java.io.IOException;
 import java.util.List;
 
 /** Denied unless allowed: every API call needs a session but those named here. */
 @Configuration(proxyBeanMethods = false)
 class SecurityConfiguration implements WebMvcConfigurer {
+    static final String NOT_FROM_THIS_PAGE =
+            "This did not come from an open page of Earnest. Load the page again.";
+    private static final String SIGNED_OUT =
+            "You are not signed in any more. Sign in again; nothing is lost.";
     private static final String CONTENT_SECURITY_POLICY =
             "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; font-src"
                 + " 'self'; img-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action"
                 + " 'self'; frame-ancestors 'none'";
 
     @Bean
-    SecurityFilterChain chain(HttpSecurity http, SignIn signIn, CsrfTokenRepository pageTokens) {
+    SecurityFilterChain chain(
+            HttpSecurity http,
+            Sessions sessions,
+            Cookies cookies,
+            PageTokens pageTokens,
+            ClientAddress addresses) {
         return http.csrf(
                         csrf ->
                                 // The line proves itself by a token of its own and has no cookie.
@@ -48,7 +65,10 @@ class SecurityConfiguration implements WebMvcConfigurer {
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
-                .addFilterBefore(new SessionFilter(signIn), AnonymousAuthenticationFilter.class)
+                .addFilterAfter(new RequestEdge(), HeaderWriterFilter.class)
+                .addFilterBefore(new OriginFilter(addresses), CsrfFilter.class)
+                .addFilterBefore(
+                        new SessionFilter(sessions, cookies), AnonymousAuthenticationFilter.class)
                 .headers(
                         headers ->
                                 headers.contentSecurityPolicy(
@@ -81,36 +101,40 @@ class SecurityConfiguration implements WebMvcConfigurer {
                         errors ->
                                 errors.authenticationEntryPoint(
                                                 (request, response, e) ->
-                                                        write(
+                                                        ProblemDocument.write(
                                                                 response,
                                                                 401,
                                                                 "signed-out",
-                                                                "You are not signed in any more."
-                                                                    + " Sign in again; nothing is"
-                                                                    + " lost."))
+                                                                SIGNED_OUT))
                                         .accessDeniedHandler(
                                                 (request, response, e) ->
-                                                        write(
+                                                        ProblemDocument.write(
                                                                 response,
                                                                 403,
                                                                 "not-from-this-page",
-                                                                "This did not come from an open"
-                                                                    + " page of Earnest. Load the"
-                                                                    + " page again.")))
+                                                                NOT_FROM_THIS_PAGE)))
                 .build();
     }
 
-    /**
-     * The token by which a page shows that it is ours. Signing in changes it, and nothing else: by
-     * itself each request would, since each proves its session anew, and what a page sends while
-     * another answer comes in would be refused.
-     */
+    /** Addresses that no server should take, refused like all else. */
     @Bean
-    CsrfTokenRepository pageTokens(AccessProperties properties) {
-        CookieCsrfTokenRepository tokens = CookieCsrfTokenRepository.withHttpOnlyFalse();
-        tokens.setCookieCustomizer(
-                cookie -> cookie.sameSite("Strict").secure(properties.secureCookies()));
-        return tokens;
+    RequestRejectedHandler notTaken() {
+        // They come no further than the firewall, which stands before whatever sets headers.
+        List<HeaderWriter> headers =
+                List.of(
+                        new StaticHeadersWriter("Content-Security-Policy", CONTENT_SECURITY_POLICY),
+                        new XContentTypeOptionsHeaderWriter(),
+                        new XFrameOptionsHeaderWriter(),
+                        new CacheControlHeadersWriter(),
+                        new ReferrerPolicyHeaderWriter(ReferrerPolicy.NO_REFERRER));
+        return (request, response, rejected) -> {
+            headers.forEach(header -> header.writeHeaders(request, response));
+            ProblemDocument.write(
+                    response,
+                    400,
+                    "unreadable",
+                    "The address holds what no address of Earnest does.");
+        };
     }
 
     /** There are no users but analysts; this keeps a default one from being made. */
@@ -119,17 +143,6 @@ class SecurityConfiguration implements WebMvcConfigurer {
         return name -> {
             throw new UsernameNotFoundException("none");
         };
-    }
-
-    private static void write(HttpServletResponse response, int status, String type, String words)
-            throws IOException {
-        response.setStatus(status);
-        response.setContentType("application/problem+json");
-        response.setCharacterEncoding("UTF-8");
-        response.getWriter()
-                .write(
-                        "{\"type\":\"urn:earnest:problem:%s\",\"title\":\"%s\",\"status\":%d,\"detail\":\"%s\"}"
-                                .formatted(type, type, status, words));
     }
 
     static {

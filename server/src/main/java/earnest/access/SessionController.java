@@ -7,15 +7,17 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 
 import org.springframework.http.HttpHeaders;
-import org.springframework.http.ResponseCookie;
+import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
-import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -45,12 +47,27 @@ class SessionController {
     record Colleague(UUID id, String name) {}
 
     private final SignIn signIn;
+    private final Sessions sessions;
+    private final Analysts analysts;
     private final AccessProperties properties;
-    private final CsrfTokenRepository pageTokens;
+    private final ClientAddress addresses;
+    private final Cookies cookies;
+    private final PageTokens pageTokens;
 
-    SessionController(SignIn signIn, AccessProperties properties, CsrfTokenRepository pageTokens) {
+    SessionController(
+            SignIn signIn,
+            Sessions sessions,
+            Analysts analysts,
+            AccessProperties properties,
+            ClientAddress addresses,
+            Cookies cookies,
+            PageTokens pageTokens) {
         this.signIn = signIn;
+        this.sessions = sessions;
+        this.analysts = analysts;
         this.properties = properties;
+        this.addresses = addresses;
+        this.cookies = cookies;
         this.pageTokens = pageTokens;
     }
 
@@ -59,34 +76,57 @@ class SessionController {
             @Valid @RequestBody Credentials credentials,
             HttpServletRequest request,
             HttpServletResponse response) {
-        SessionFilter.token(request).ifPresent(old -> signIn.end(old, null));
-        String token =
-                signIn.signIn(credentials.login(), credentials.password(), request.getRemoteAddr());
-        response.addHeader(
-                HttpHeaders.SET_COOKIE, cookie(token, properties.absoluteTimeout().toSeconds()));
+        SignIn.Welcome welcome =
+                signIn.signIn(
+                        credentials.login(),
+                        credentials.password(),
+                        addresses.of(request),
+                        cookies.read(request, Cookies.Kind.BROWSER));
+        // Only now: who is refused loses nothing that was open.
+        cookies.read(request, Cookies.Kind.SESSION).ifPresent(old -> sessions.end(old, null));
+        give(response, Cookies.Kind.SESSION, welcome.session(), properties.absoluteTimeout());
+        if (welcome.browser() != null) {
+            give(response, Cookies.Kind.BROWSER, welcome.browser(), KnownBrowsers.LASTS);
+        }
         // A token that somebody else may have planted before is worth nothing from now on.
-        pageTokens.saveToken(pageTokens.generateToken(request), request, response);
-        return signIn.whose(token, true).map(SessionController::me).orElseThrow();
+        pageTokens.changeTo(welcome.session(), response);
+        return sessions.whose(welcome.session(), true).map(SessionController::me).orElseThrow();
     }
 
     /** 204 when nobody is signed in: asking is no error. */
     @GetMapping("/api/session")
-    ResponseEntity<Me> who(HttpServletRequest request) {
+    ResponseEntity<Me> who(HttpServletRequest request, HttpServletResponse response) {
+        pageTokens.restore(request, response);
         Optional<SignedIn> me =
-                SessionFilter.token(request).flatMap(token -> signIn.whose(token, false));
+                cookies.read(request, Cookies.Kind.SESSION)
+                        .flatMap(token -> sessions.whose(token, false));
         return me.map(m -> ResponseEntity.ok(me(m))).orElse(ResponseEntity.noContent().build());
     }
 
     @DeleteMapping("/api/session")
-    ResponseEntity<Void> signOut(HttpServletRequest request) {
-        SessionFilter.token(request).ifPresent(token -> signIn.end(token, null));
-        return ResponseEntity.noContent().header(HttpHeaders.SET_COOKIE, cookie("", 0)).build();
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void signOut(HttpServletRequest request, HttpServletResponse response) {
+        cookies.read(request, Cookies.Kind.SESSION).ifPresent(token -> sessions.end(token, null));
+        give(response, Cookies.Kind.SESSION, "", Duration.ZERO);
+        pageTokens.changeToAnonymous(response);
+    }
+
+    private void give(
+            HttpServletResponse response, Cookies.Kind kind, String value, Duration lasts) {
+        response.addHeader(HttpHeaders.SET_COOKIE, cookies.write(kind, value, lasts));
     }
 
     /** Those to whom a ticket can be passed. */
     @GetMapping("/api/analysts")
     List<Colleague> analysts(SignedIn me) {
-        return signIn.atTheDesk().stream().map(c -> new Colleague(c.id(), c.name())).toList();
+        return analysts.atTheDesk().stream().map(c -> new Colleague(c.id(), c.name())).toList();
+    }
+
+    /** Forgets the wrong tries at an analyst's name, which had slowed it down. */
+    @PostMapping("/api/analysts/{analyst}/release")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void release(SignedIn me, @PathVariable UUID analyst) {
+        signIn.release(me, analyst);
     }
 
     private static Me me(SignedIn me) {
@@ -99,16 +139,5 @@ class SessionController {
                 me.may(Right.EXPORT_RECORD),
                 me.may(Right.ERASE_PERSONAL),
                 me.may(Right.CHANGE_KEY));
-    }
-
-    private String cookie(String value, long seconds) {
-        return ResponseCookie.from(SessionFilter.COOKIE, value)
-                .httpOnly(true)
-                .secure(properties.secureCookies())
-                .sameSite("Strict")
-                .path("/")
-                .maxAge(seconds)
-                .build()
-                .toString();
     }
 }

@@ -2,7 +2,6 @@ package earnest.access;
 
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
-import jakarta.servlet.http.Cookie;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 
@@ -12,15 +11,15 @@ import org.springframework.web.filter.OncePerRequestFilter;
 
 import java.io.IOException;
 import java.util.List;
-import java.util.Optional;
 
 /** Finds out whose request it is. */
 class SessionFilter extends OncePerRequestFilter {
-    static final String COOKIE = "earnest-session";
-    private final SignIn signIn;
+    private final Sessions sessions;
+    private final Cookies cookies;
 
-    SessionFilter(SignIn signIn) {
-        this.signIn = signIn;
+    SessionFilter(Sessions sessions, Cookies cookies) {
+        this.sessions = sessions;
+        this.cookies = cookies;
     }
 
     @Override
@@ -32,8 +31,8 @@ class SessionFilter extends OncePerRequestFilter {
             boolean keepsAlive =
                     !request.getRequestURI().equals("/api/live")
                             && request.getHeader("X-Earnest-By-Itself") == null;
-            token(request)
-                    .flatMap(token -> signIn.whose(token, keepsAlive))
+            cookies.read(request, Cookies.Kind.SESSION)
+                    .flatMap(token -> sessions.whose(token, keepsAlive))
                     .ifPresent(
                             me ->
                                     SecurityContextHolder.getContext()
@@ -48,18 +47,5 @@ class SessionFilter extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilterAsyncDispatch() {
         return false;
-    }
-
-    static Optional<String> token(HttpServletRequest request) {
-        Cookie[] cookies = request.getCookies();
-        if (cookies == null) {
-            return Optional.empty();
-        }
-        for (Cookie cookie : cookies) {
-            if (cookie.getName().equals(COOKIE)) {
-                return Optional.of(cookie.getValue());
-            }
-        }
-        return Optional.empty();
     }
 }

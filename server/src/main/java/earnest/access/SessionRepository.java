@@ -3,5 +3,14 @@ package earnest.access;
 import earnest.ground.NewRows;
 
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.Query;
 
-interface SessionRepository extends JpaRepository<SignInSession, byte[]>, NewRows<SignInSession> {}
+import java.time.Instant;
+
+interface SessionRepository extends JpaRepository<SignInSession, byte[]>, NewRows<SignInSession> {
+    /** 1 if it ended now, 0 if it was over already. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("update SignInSession s set s.endedAt = ?2 where s.tokenHash = ?1 and s.endedAt is null")
+    int end(byte[] tokenHash, Instant at);
+}

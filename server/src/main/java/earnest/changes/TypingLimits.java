@@ -11,8 +11,7 @@ import java.util.UUID;
 /** How often an analyst may have typed passwords looked at: enough to type, too few to guess by. */
 @Component
 class TypingLimits {
-    private static final int MOST = 600;
-    private static final Duration WINDOW = Duration.ofHours(1);
+    private static final GuessLimits.Limit LIMIT = new GuessLimits.Limit(600, Duration.ofHours(1));
     private final GuessLimits limits;
 
     TypingLimits(GuessLimits limits) {
@@ -25,13 +24,11 @@ class TypingLimits {
      * @throws Problem 429 after too many within the window
      */
     void count(UUID analyst) {
-        String bucket = "typing:" + analyst;
-        if (!limits.within(bucket, MOST, WINDOW)) {
+        if (!limits.take("typing:" + analyst, LIMIT)) {
             throw new Problem(
                     429,
                     "too-many-looks",
                     "That was typed at too often within an hour. Have a password drawn instead.");
         }
-        limits.count(bucket, WINDOW);
     }
 }

@@ -1,5 +1,6 @@
 package earnest.channels;
 
+import earnest.access.GuessLimits;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 
@@ -8,7 +9,6 @@ import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
-import jakarta.validation.constraints.Size;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -16,18 +16,23 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
-import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
+import java.time.Duration;
 
-/** What the switchboard tells; it proves itself by the shared token. */
+/** What the switchboard tells; {@link LineGuard} sees that it is the switchboard. */
 @Hidden
 @RestController
 class LineController {
+    /** What the line calls a call by; nothing that could forge a line of a log. */
+    private static final String CALL = "[A-Za-z0-9-]{1,64}";
+
+    /** More rings than any desk answers are an attack with a stolen token, or a broken line. */
+    private static final GuessLimits.Limit RINGS =
+            new GuessLimits.Limit(240, Duration.ofMinutes(1));
+
     record Ringing(
-            @NotBlank @Size(max = 64) String id,
+            @NotBlank @Pattern(regexp = CALL) String id,
             @Nullable @Pattern(regexp = "\\+[1-9][0-9]{6,14}") String number) {}
 
     record Ended(@NotBlank @Pattern(regexp = "hung-up|dropped") String how) {}
@@ -36,44 +41,42 @@ class LineController {
             @NotBlank @Pattern(regexp = "ringing|answered|declined|unanswered|ended|dropped")
                     String state) {}
 
-    private final byte[] token;
     private final ApplicationEventPublisher events;
+    private final GuessLimits limits;
     private final Writes writes;
 
-    LineController(OutsideProperties properties, ApplicationEventPublisher events, Writes writes) {
-        this.token = ("Bearer " + properties.line().token()).getBytes(StandardCharsets.UTF_8);
+    LineController(ApplicationEventPublisher events, GuessLimits limits, Writes writes) {
         this.events = events;
+        this.limits = limits;
         this.writes = writes;
     }
 
     @PostMapping("/api/line/calls")
-    ResponseEntity<Void> rings(
-            @RequestHeader(value = "Authorization", required = false) @Nullable String given,
-            @Valid @RequestBody Ringing ringing) {
-        return tell(given, new LineEvent.Rang(ringing.id(), ringing.number()));
+    ResponseEntity<Void> rings(@Valid @RequestBody Ringing ringing) {
+        if (!limits.take("rings", RINGS)) {
+            throw new Problem(429, "slow-down", "The line rings faster than any desk answers.");
+        }
+        return tell(new LineEvent.Rang(ringing.id(), ringing.number()));
     }
 
     @PostMapping("/api/line/calls/{call}/ended")
-    ResponseEntity<Void> ended(
-            @RequestHeader(value = "Authorization", required = false) @Nullable String given,
-            @PathVariable String call,
-            @Valid @RequestBody Ended ended) {
-        return tell(given, new LineEvent.Ended(call, ended.how().equals("dropped")));
+    ResponseEntity<Void> ended(@PathVariable String call, @Valid @RequestBody Ended ended) {
+        return tell(new LineEvent.Ended(known(call), ended.how().equals("dropped")));
     }
 
     @PostMapping("/api/line/call-backs/{call}")
-    ResponseEntity<Void> callBack(
-            @RequestHeader(value = "Authorization", required = false) @Nullable String given,
-            @PathVariable String call,
-            @Valid @RequestBody State state) {
-        return tell(given, new LineEvent.CallBack(call, state.state()));
+    ResponseEntity<Void> callBack(@PathVariable String call, @Valid @RequestBody State state) {
+        return tell(new LineEvent.CallBack(known(call), state.state()));
     }
 
-    private ResponseEntity<Void> tell(@Nullable String given, LineEvent event) {
-        if (given == null
-                || !MessageDigest.isEqual(token, given.getBytes(StandardCharsets.UTF_8))) {
-            throw new Problem(401, "line-token", "The line's token is missing or wrong.");
+    private static String known(String call) {
+        if (!call.matches(CALL)) {
+            throw Problem.invalid("A call's id is letters, digits and hyphens, 64 at most.");
         }
+        return call;
+    }
+
+    private ResponseEntity<Void> tell(LineEvent event) {
         writes.run(() -> events.publishEvent(event));
         return ResponseEntity.accepted().build();
     }

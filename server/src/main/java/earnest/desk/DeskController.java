@@ -3,6 +3,7 @@ package earnest.desk;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
+import earnest.ground.ManyLines;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.tickets.Tickets;
@@ -27,7 +28,7 @@ import java.util.UUID;
 class DeskController {
     record Draft(String summary) {}
 
-    record Closing(@NotBlank @Size(max = 2000) String summary, long version) {}
+    record Closing(@NotBlank @Size(max = 2000) @ManyLines String summary, long version) {}
 
     private final Queue queue;
     private final PageComposer pages;

@@ -6,12 +6,14 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.validation.BindException;
+import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
 import org.springframework.web.HttpRequestMethodNotSupportedException;
-import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.MissingServletRequestParameterException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -19,12 +21,18 @@ import org.springframework.web.context.request.async.AsyncRequestNotUsableExcept
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
 
+import tools.jackson.core.JacksonException;
+
 import java.net.URI;
 
 /** The one place in which errors become problem documents. Nothing of a stack trace gets out. */
 @RestControllerAdvice
 class ProblemAdvice {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
+
+    /** Where the forms are described. */
+    static final String DOCUMENTED = " The form of each request is described at /api/openapi.json.";
+
     private final Ids ids;
 
     ProblemAdvice(Ids ids) {
@@ -36,23 +44,38 @@ class ProblemAdvice {
         return document(problem.status(), problem.type(), problem.getMessage());
     }
 
-    @ExceptionHandler({
-        HttpMessageNotReadableException.class,
-        HttpMediaTypeNotSupportedException.class
-    })
-    ResponseEntity<ProblemDetail> unreadable(Exception unreadable) {
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException unreadable) {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
-            if (cause instanceof BodyLimit.TooLarge) {
+            if (cause instanceof RequestEdge.TooLarge) {
                 return document(
                         413, "too-large", "What was sent is larger than anything Earnest takes.");
             }
+            if (cause instanceof JacksonException json) {
+                return document(400, "unreadable", UnreadableWords.of(json) + DOCUMENTED);
+            }
         }
-        // Its message may quote what was sent, which may be a secret: neither logged nor told.
-        return document(400, "unreadable", "What was sent is not JSON of the expected form.");
+        return document(400, "unreadable", "A body is missing." + DOCUMENTED);
     }
 
     @ExceptionHandler
-    ResponseEntity<ProblemDetail> invalid(MethodArgumentNotValidException invalid) {
+    ResponseEntity<ProblemDetail> type(HttpMediaTypeNotSupportedException type) {
+        return document(
+                415, "not-json", "Earnest takes JSON only, as application/json." + DOCUMENTED);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> unacceptable(HttpMediaTypeNotAcceptableException accept) {
+        return document(
+                406,
+                "not-acceptable",
+                "This address does not answer in a form that was asked for. Ask with 'Accept:"
+                        + " application/json'."
+                        + DOCUMENTED);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> invalid(BindException invalid) {
         var field = invalid.getBindingResult().getFieldError();
         String words =
                 field == null
@@ -65,15 +88,30 @@ class ProblemAdvice {
                                         + "' "
                                         + field.getDefaultMessage()
                                         + ".";
-        return document(422, "invalid", words);
+        return document(422, "invalid", words + DOCUMENTED);
     }
 
-    @ExceptionHandler({
-        MethodArgumentTypeMismatchException.class,
-        MissingServletRequestParameterException.class
-    })
-    ResponseEntity<ProblemDetail> parameter(Exception parameter) {
-        return document(422, "invalid", "A part of the address is missing or has the wrong form.");
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> parameter(MethodArgumentTypeMismatchException parameter) {
+        Class<?> wanted = parameter.getRequiredType();
+        return document(
+                422,
+                "invalid",
+                "'%s' in the address has the wrong form; expected is %s."
+                                .formatted(
+                                        parameter.getName(),
+                                        UnreadableWords.expected(
+                                                wanted == null ? Object.class : wanted))
+                        + DOCUMENTED);
+    }
+
+    @ExceptionHandler
+    ResponseEntity<ProblemDetail> parameter(MissingServletRequestParameterException parameter) {
+        return document(
+                422,
+                "invalid",
+                "'%s' is missing in the address.".formatted(parameter.getParameterName())
+                        + DOCUMENTED);
     }
 
     @ExceptionHandler
@@ -130,8 +168,11 @@ class ProblemAdvice {
     private static ResponseEntity<ProblemDetail> document(int status, String type, String words) {
         ProblemDetail document =
                 ProblemDetail.forStatusAndDetail(HttpStatus.valueOf(status), words);
-        document.setType(URI.create("urn:earnest:problem:" + type));
+        document.setType(URI.create(ProblemDocument.typeUri(type)));
         document.setTitle(type);
-        return ResponseEntity.status(status).body(document);
+        // Said outright, so that it is sent whatever the other side says it accepts.
+        return ResponseEntity.status(status)
+                .contentType(MediaType.APPLICATION_PROBLEM_JSON)
+                .body(document);
     }
 }

@@ -11,6 +11,8 @@ public enum EntryKind {
     SIGNED_OUT("signed out"),
     SIGN_IN_REFUSED("was refused at sign-in"),
     SIGN_IN_LOCKED("may not sign in for {minutes} minutes after too many wrong tries"),
+    SIGN_IN_SLOWED("tries to sign in came too fast and are slowed, by {bucket}"),
+    SIGN_IN_RELEASED("released the sign-in of {analystName}"),
     SESSION_ENDED("was signed out: {reason}"),
 
     CALL_RANG("rang, {number}"),

@@ -3,6 +3,7 @@ package earnest.record;
 import earnest.core.record.KeyChange;
 import earnest.core.record.Lines;
 import earnest.core.record.Tree;
+import earnest.ground.CleanText;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,12 +29,14 @@ sealed interface ExportForm {
 
     /** What was done, in words, as the page shows it. */
     private static String words(RecordFiles.Sealed entry, JsonNode leaf) {
-        return EntryWords.of(leaf.get("kind").asString(), leaf.path("data"), values(entry));
+        return CleanText.oneLine(
+                EntryWords.of(leaf.get("kind").asString(), leaf.path("data"), values(entry)));
     }
 
     private static Map<String, String> values(RecordFiles.Sealed entry) {
         Map<String, String> values = new LinkedHashMap<>();
-        entry.personal().forEach((field, value) -> values.put(field, value.value()));
+        entry.personal()
+                .forEach((field, value) -> values.put(field, CleanText.oneLine(value.value())));
         return values;
     }
 
@@ -119,7 +122,7 @@ sealed interface ExportForm {
                                     words(entry, leaf),
                                     leaf.path("why").path("standing").asString(""),
                                     leaf.path("why").path("asked").asString(""),
-                                    entry.leaf()));
+                                    CleanText.oneLine(entry.leaf())));
             return entry.number()
                     + ","
                     + fields.map(Csv::quoted).collect(Collectors.joining(","))
@@ -153,11 +156,11 @@ sealed interface ExportForm {
                             leaf.path("ticket").asString(""),
                             leaf.path("person").asString(""),
                             leaf.path("outcome").asString(""),
-                            "\uFEFF" + words(entry, leaf).replaceAll("[\r\n]+", " "));
+                            "\uFEFF" + words(entry, leaf));
         }
 
         private static String escaped(String value) {
-            return value.replaceAll("[\\\\\"\\]]", "\\\\$0").replaceAll("[\r\n]+", " ");
+            return value.replaceAll("[\\\\\"\\]]", "\\\\$0");
         }
     }
 }

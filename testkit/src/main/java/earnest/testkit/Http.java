@@ -16,6 +16,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
@@ -27,6 +28,7 @@ public final class Http {
     private final String base;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final Map<String, String> headers = new LinkedHashMap<>();
     private boolean withCsrf = true;
     private boolean outside;
 
@@ -51,6 +53,21 @@ public final class Http {
     /** Leaves the CSRF header out, as another site's page would have to. */
     public Http withoutCsrf() {
         withCsrf = false;
+        return this;
+    }
+
+    /** Sends a header with each request from now on. */
+    public Http with(String header, String value) {
+        headers.put(header, value);
+        return this;
+    }
+
+    /** Takes a cookie in, as if the server had set it. */
+    public Http withCookie(String name, String value) {
+        HttpCookie cookie = new HttpCookie(name, value);
+        cookie.setPath("/");
+        cookie.setVersion(0);
+        cookies.getCookieStore().add(URI.create(base), cookie);
         return this;
     }
 
@@ -87,12 +104,13 @@ public final class Http {
                 body == null
                         ? HttpRequest.BodyPublishers.noBody()
                         : HttpRequest.BodyPublishers.ofString(body));
-        if (body != null && !body.isEmpty()) {
+        if (body != null && !body.isEmpty() && !headers.containsKey("Content-Type")) {
             request.header("Content-Type", "application/json");
         }
+        headers.forEach(request::header);
         if (withCsrf) {
             String token = cookie("XSRF-TOKEN");
-            if (!token.isEmpty()) {
+            if (!token.isEmpty() && !headers.containsKey("X-XSRF-TOKEN")) {
                 request.header("X-XSRF-TOKEN", token);
             }
         }

@@ -1,0 +1,72 @@
+package earnest.access;
+
+import earnest.ground.Ids;
+import earnest.ground.Writes;
+
+import org.springframework.stereotype.Service;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** Those who work with Earnest, as rows. */
+@Service
+class Staff implements Analysts {
+    private static final int LEAST_PASSWORD = 15;
+    private final AnalystRepository analysts;
+    private final PasswordHashes passwords;
+    private final Writes writes;
+    private final Ids ids;
+
+    Staff(AnalystRepository analysts, PasswordHashes passwords, Writes writes, Ids ids) {
+        this.analysts = analysts;
+        this.passwords = passwords;
+        this.writes = writes;
+        this.ids = ids;
+    }
+
+    @Override
+    public List<Colleague> atTheDesk() {
+        return analysts.findAllByOrderByName().stream()
+                .filter(
+                        a ->
+                                a.roles().stream()
+                                        .anyMatch(r -> r.rights().contains(Right.WORK_AT_DESK)))
+                .map(a -> new Colleague(a.id, a.name))
+                .toList();
+    }
+
+    @Override
+    public Optional<Colleague> find(UUID id) {
+        return analysts.findById(id).map(a -> new Colleague(a.id, a.name));
+    }
+
+    @Override
+    public void admit(List<Newcomer> newcomers, String password) {
+        if (password.length() < LEAST_PASSWORD) {
+            throw new IllegalArgumentException("an analyst's password has at least 15 characters");
+        }
+        writes.run(
+                () -> {
+                    List<Analyst> all = newcomers.stream().map(this::here).toList();
+                    // Each try takes long by design, and this is done at each start.
+                    if (all.stream().anyMatch(analyst -> analyst.passwordHash.isEmpty())
+                            || !passwords.matches(password, all.getFirst().passwordHash)) {
+                        all.forEach(analyst -> analyst.passwordHash = passwords.of(password));
+                    }
+                });
+    }
+
+    private Analyst here(Newcomer newcomer) {
+        Analyst analyst = analysts.lock(newcomer.login()).orElseGet(() -> added(newcomer));
+        analyst.ownAccount = newcomer.ownAccount();
+        return analyst;
+    }
+
+    private Analyst added(Newcomer newcomer) {
+        Analyst analyst =
+                new Analyst(ids.next(), newcomer.login(), newcomer.name(), "", newcomer.roles());
+        analysts.add(analyst);
+        return analyst;
+    }
+}

@@ -1,0 +1,204 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.testkit.Answer;
+import earnest.testkit.Desk;
+import earnest.testkit.Http;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.UUID;
+
+/** Whatever a stranger sends gets a clear answer, and no line is forged with it. */
+@ExtendWith(App.Running.class)
+class EdgeAttacksTest {
+    @Test
+    void onlyJsonIsTaken(App app) {
+        Http http = app.httpFromElsewhere();
+        http.get("/api/session");
+        for (String type :
+                new String[] {
+                    "application/yaml",
+                    "text/yaml",
+                    "application/xml",
+                    "text/plain",
+                    "tea",
+                    "application/json;charset=utf-16"
+                }) {
+            Answer answer =
+                    http.with("Content-Type", type)
+                            .send("POST", "/api/session", "login: tove.rask\npassword: x\n");
+            assertThat(answer.status()).as(type).isEqualTo(415);
+            assertThat(answer.problem()).isEqualTo("not-json");
+        }
+    }
+
+    @Test
+    void aWrongBodySaysWhichFieldAndWhatWasExpected(App app) {
+        Http http = app.httpFromElsewhere();
+        http.get("/api/session");
+        said(http, "{\"login\":\"a\",\"login\":\"b\",\"password\":\"x\"}", "stands twice");
+        said(http, "{\"login\":7,\"password\":\"x\"}", "'login'", "a text");
+        said(http, "{\"name\":\"x\"}", "no field 'name'", "login, password");
+        said(http, "{\"login\":", "not JSON", "line 1");
+        said(http, "[]", "an object");
+        Desk tove = app.desk("tove.rask");
+        app.outside().ringWithheld();
+        String ticket = tove.answer();
+        Answer answer =
+                tove.api()
+                        .send(
+                                "POST",
+                                "/api/tickets/" + ticket + "/claim",
+                                "{\"person\":\"tea\",\"version\":1}");
+        assertThat(answer.body().get("detail").asString())
+                .contains("'person'")
+                .contains("an id")
+                .contains("/api/openapi.json")
+                .doesNotContain("tea");
+    }
+
+    private static void said(Http http, String body, String... words) {
+        Answer answer = http.send("POST", "/api/session", body);
+        assertThat(answer.status()).as(body).isEqualTo(400);
+        assertThat(answer.body().get("detail").asString())
+                .contains(words)
+                .contains("described at /api/openapi.json");
+    }
+
+    @Test
+    void oddAddressesAreNoFaultOfTheServer(App app) {
+        Desk elif = app.desk("elif.hartono");
+        for (String path :
+                new String[] {
+                    "/api/people?find=%ff",
+                    "/api/people?find=%ed%a0%80",
+                    "/api/people?find=a%00b",
+                    "/api/people?find=a%1bb",
+                    "/api/record?since=%2B1000000000-01-01T00:00:00Z",
+                    "/api/record?since=-0001-01-01T00:00:00Z",
+                    "/api/record?until=yesterday",
+                    "/api/record?ticket=99999999999999999999",
+                    "/api/record/export?from=-1",
+                    "/api/record/export?to=9223372036854775807",
+                    "/api/tickets/%0a",
+                    "/api/record;x=y"
+                }) {
+            Answer answer = elif.api().get(path);
+            assertThat(answer.status()).as(path).isBetween(400, 499);
+            assertThat(answer.body().path("detail").asString("")).as(path).isNotEmpty();
+        }
+    }
+
+    @Test
+    void whatCannotBeAnsweredAsAskedIs406(App app) {
+        Http http = app.httpFromElsewhere().with("Accept", "image/png");
+        assertThat(http.get("/api/session").status()).isIn(204, 406);
+        assertThat(http.get("/api/health").status()).isEqualTo(406);
+        assertThat(http.get("/api/demo").problem()).isEqualTo("not-acceptable");
+    }
+
+    @Test
+    void everyAnswerCarriesTheSecurityHeaders(App app) throws Exception {
+        String url = app.ground().serverUrl();
+        HttpClient client = HttpClient.newHttpClient();
+        for (HttpRequest request :
+                new HttpRequest[] {
+                    HttpRequest.newBuilder(URI.create(url + "/api/session"))
+                            .header("Content-Type", "application/json")
+                            .POST(HttpRequest.BodyPublishers.ofString("x".repeat(100_000)))
+                            .build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/people?find=%ff")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/desk")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/desk;a=b")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/nothing.here")).build()
+                }) {
+            HttpResponse<String> answer =
+                    client.send(request, HttpResponse.BodyHandlers.ofString());
+            assertThat(answer.statusCode()).as(request.toString()).isBetween(400, 499);
+            assertThat(answer.headers().firstValue("Content-Security-Policy"))
+                    .as(request.toString())
+                    .isPresent();
+            assertThat(answer.headers().firstValue("X-Content-Type-Options"))
+                    .as(request.toString())
+                    .contains("nosniff");
+        }
+    }
+
+    private static int line(App app, String place, String token, String path, String body)
+            throws IOException, InterruptedException {
+        HttpRequest request =
+                HttpRequest.newBuilder(URI.create(app.ground().serverUrl() + path))
+                        .header("Content-Type", "application/json")
+                        .header("X-Forwarded-For", place)
+                        .header("Authorization", "Bearer " + token)
+                        .POST(HttpRequest.BodyPublishers.ofString(body))
+                        .build();
+        return HttpClient.newHttpClient()
+                .send(request, HttpResponse.BodyHandlers.discarding())
+                .statusCode();
+    }
+
+    @Test
+    void wrongTokensOfTheLineAreLimitedAndLookedAtFirst(App app) throws Exception {
+        String place = "192.0.2.1";
+        int refused = 0;
+        for (int i = 0; i < 40; i++) {
+            int status = line(app, place, "wrong", "/api/line/calls", "{\"id\":\"x\\ny\"}");
+            assertThat(status).isIn(401, 429);
+            refused += status == 429 ? 1 : 0;
+        }
+        assertThat(refused).isGreaterThan(15);
+        String right = app.ground().secret("line-token");
+        assertThat(line(app, "192.0.2.2", right, "/api/line/calls", ring())).isEqualTo(202);
+    }
+
+    private static String ring() {
+        return "{\"id\":\"" + UUID.randomUUID() + "\"}";
+    }
+
+    @Test
+    void idsOfCallsForgeNoLines(App app) throws Exception {
+        String right = app.ground().secret("line-token");
+        for (String id : new String[] {"x\\nINFO forged", "a b", "", "x\\u001b[2J", "é"}) {
+            assertThat(line(app, "192.0.2.3", right, "/api/line/calls", "{\"id\":\"" + id + "\"}"))
+                    .as(id)
+                    .isIn(400, 422);
+        }
+        assertThat(
+                        line(
+                                app,
+                                "192.0.2.3",
+                                right,
+                                "/api/line/calls/a%20b/ended",
+                                "{\"how\":\"dropped\"}"))
+                .isEqualTo(422);
+    }
+
+    @Test
+    void ringsHaveALimit(App app) throws Exception {
+        String right = app.ground().secret("line-token");
+        app.database().sql("delete from guess_limit where bucket = 'rings'").update();
+        int refused = 0;
+        try {
+            for (int i = 0; i < 300; i++) {
+                refused += line(app, "192.0.2.4", right, "/api/line/calls", ring()) == 429 ? 1 : 0;
+            }
+            assertThat(refused).isGreaterThan(20);
+        } finally {
+            app.database().sql("delete from guess_limit where bucket = 'rings'").update();
+            app.database()
+                    .sql(
+                            "update ticket set state = 'CLOSED', closed_at = utc_timestamp(6) where"
+                                    + " state = 'RINGING'")
+                    .update();
+        }
+    }
+}
