@@ -30,15 +30,17 @@ database_answers() {
 
 # One statement a line: the server reads the file so, and starts even when a line is wrong.
 database_init() {
-    local host
+    local host user
     echo "CREATE DATABASE IF NOT EXISTS earnest;"
     for host in 127.0.0.1 localhost; do
         echo "CREATE USER IF NOT EXISTS earnest_migrate@'$host';"
         echo "ALTER USER earnest_migrate@'$host' IDENTIFIED BY '$(secret db-migrate)';"
         echo "GRANT ALL ON \`earnest%\`.* TO earnest_migrate@'$host' WITH GRANT OPTION;"
-        echo "CREATE USER IF NOT EXISTS earnest_run@'$host';"
-        echo "ALTER USER earnest_run@'$host' IDENTIFIED BY '$(secret db-run)';"
-        echo "GRANT USAGE ON earnest.* TO earnest_run@'$host';"
+        for user in run seal erase; do
+            echo "CREATE USER IF NOT EXISTS earnest_$user@'$host';"
+            echo "ALTER USER earnest_$user@'$host' IDENTIFIED BY '$(secret "db-$user")';"
+            echo "GRANT USAGE ON earnest.* TO earnest_$user@'$host';"
+        done
     done
     echo "GRANT CREATE TEMPORARY TABLES ON earnest.* TO earnest_run@'127.0.0.1';"
     # A fresh server has roots without a password for several hosts, and perhaps nameless users.
@@ -49,6 +51,16 @@ database_init() {
     done
     echo "DELETE FROM mysql.global_priv WHERE User = '' OR (User = 'root' AND Host NOT IN ('127.0.0.1', 'localhost'));"
     echo "FLUSH PRIVILEGES;"
+}
+
+# Brings the tables to the version of the server, with a password that the server itself never has. Done once a build.
+migrate_database() {
+    local stamp="$EARNEST_HOME/database/earnest-migrated" by
+    by=$(stat -c '%s %Y' "$SERVER_JAR")
+    [ "$(cat "$stamp" 2>/dev/null)" != "$by" ] || return 0
+    EARNEST_DATABASE_URL="jdbc:mariadb://127.0.0.1:$EARNEST_DB_PORT/earnest" EARNEST_MIGRATE_PASSWORD="$(secret db-migrate)" \
+        "$(java_home)/bin/java" -XX:TieredStopAtLevel=1 -XX:+UseSerialGC -cp "$EARNEST_HOME/server/$(basename "$SERVER_JAR")" earnest.Migrate
+    printf '%s' "$by" >"$stamp"
 }
 
 database_down() { stop database; rm -f "$(database_socket)"; }

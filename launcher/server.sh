@@ -31,6 +31,7 @@ server_program() {
 # write them at the server's end; but that is half a minute in which somebody waits for 'down'.
 learn_quick_start() {
     unpack_server
+    migrate_database
     [ ! -f "$SERVER_CACHE" ] || return 0
     running server && return
     local java program recorded="$SERVER_CACHE.recorded" log="$EARNEST_HOME/logs/quick-start.log"
@@ -65,7 +66,8 @@ server_properties() {
 server.port=$EARNEST_PORT
 earnest.database.url=jdbc:mariadb://127.0.0.1:$EARNEST_DB_PORT/earnest
 earnest.database.run-password=$(secret db-run)
-earnest.database.migrate-password=$(secret db-migrate)
+earnest.database.seal-password=$(secret db-seal)
+earnest.database.erase-password=$(secret db-erase)
 earnest.keys.folder=$EARNEST_HOME/keys
 earnest.record.witness-file=$EARNEST_HOME/witness/seals.txt
 earnest.directory.servers[0].name=provider

@@ -61,6 +61,7 @@ Earnest is up.
 Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in"))
   tove.rask          analyst
   jonas.lie          analyst
+  ravi.anand         their lead, may lift what a 'no' stopped, with a second person
   elif.hartono       auditor, reads the record
   maren.holt         steward, may ask to erase what names a person, and change the sealing key
 EOF

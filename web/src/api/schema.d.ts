@@ -157,7 +157,7 @@ export interface paths {
         };
         get: operations["waiting"];
         put?: never;
-        post: operations["ask"];
+        post: operations["ask_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -173,7 +173,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_2"];
+        post: operations["answer_3"];
         delete?: never;
         options?: never;
         head?: never;
@@ -317,7 +317,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_1"];
+        post: operations["answer_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,7 +381,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer"];
+        post: operations["answer_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -500,6 +500,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/hang-up-held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["hangUpHeld"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/pass": {
         parameters: {
             query?: never;
@@ -548,6 +564,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/speak": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["speak"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/stop/liftings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["ask"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/stop/liftings/{lifting}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/summary": {
         parameters: {
             query?: never;
@@ -585,7 +649,9 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Account: {
+            calledBack: string[];
             judgements: components["schemas"]["Judgement"][];
+            lifting?: components["schemas"]["Lifting"];
             lines: components["schemas"]["Line"][];
             offers: components["schemas"]["Offer"][];
             open?: components["schemas"]["Open"];
@@ -596,6 +662,12 @@ export interface components {
         Accounts: {
             freshness: components["schemas"]["Freshness"];
             systems: components["schemas"]["System"][];
+        };
+        AlsoHere: {
+            holder?: string;
+            number: string;
+            /** Format: uuid */
+            ticket: string;
         };
         Answer: {
             typed: string;
@@ -750,6 +822,15 @@ export interface components {
         Heard: {
             heard: string;
         };
+        InForce: {
+            number: string;
+            /** Format: date-time */
+            since: string;
+            /** Format: uuid */
+            ticket: string;
+            /** Format: date-time */
+            until: string;
+        };
         Judgement: {
             action: string;
             also: string[];
@@ -769,6 +850,27 @@ export interface components {
         Keys: {
             changes: components["schemas"]["Changed"][];
             key: string;
+        };
+        Lifting: {
+            /** Format: date-time */
+            askedAt: string;
+            /** Format: uuid */
+            askedBy: string;
+            askedByName: string;
+            byLead: boolean;
+            /** Format: uuid */
+            id: string;
+            reason: string;
+        };
+        LiftingAnswer: {
+            agreed: boolean;
+        };
+        LiftingAsked: {
+            /** Format: uuid */
+            lifting: string;
+        };
+        LiftingWanted: {
+            reason: string;
         };
         Line: {
             counts: boolean;
@@ -791,8 +893,10 @@ export interface components {
             export: boolean;
             /** Format: uuid */
             id: string;
+            lift: boolean;
             name: string;
             record: boolean;
+            release: boolean;
             roles: string[];
         };
         Offer: {
@@ -959,6 +1063,7 @@ export interface components {
         };
         Ticket: {
             call?: components["schemas"]["Call"];
+            held?: components["schemas"]["Call"];
             /** Format: uuid */
             holder?: string;
             holderName?: string;
@@ -970,6 +1075,7 @@ export interface components {
             /** Format: date-time */
             openedAt: string;
             reminder?: string;
+            speaking: boolean;
             /** @enum {string} */
             state: "RINGING" | "MISSED" | "OPEN" | "CLOSED";
             summary?: string;
@@ -1030,6 +1136,7 @@ export interface components {
         };
         Who: {
             account: string;
+            alsoOnTheLine: components["schemas"]["AlsoHere"][];
             authenticator: boolean;
             claim: string;
             contacts: components["schemas"]["ContactLine"][];
@@ -1040,6 +1147,7 @@ export interface components {
             groups: string[];
             /** Format: uuid */
             id: string;
+            inForce?: components["schemas"]["InForce"];
             name: string;
             place?: string;
             speaks?: string;
@@ -1280,7 +1388,7 @@ export interface operations {
             };
         };
     };
-    ask: {
+    ask_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1302,7 +1410,7 @@ export interface operations {
             };
         };
     };
-    answer_2: {
+    answer_3: {
         parameters: {
             query?: never;
             header?: never;
@@ -1566,7 +1674,7 @@ export interface operations {
             };
         };
     };
-    answer_1: {
+    answer_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1659,7 +1767,7 @@ export interface operations {
             };
         };
     };
-    answer: {
+    answer_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -1851,6 +1959,26 @@ export interface operations {
             };
         };
     };
+    hangUpHeld: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     pass: {
         parameters: {
             query?: never;
@@ -1920,6 +2048,77 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["StreamingResponseBody"];
                 };
+            };
+        };
+    };
+    speak: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    ask: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiftingWanted"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LiftingAsked"];
+                };
+            };
+        };
+    };
+    answer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ticket: string;
+                lifting: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LiftingAnswer"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };

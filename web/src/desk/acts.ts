@@ -7,6 +7,9 @@ const checkPath = (ticket: string, check: string) => ({ params: { path: { ticket
 export const answer = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/answer", path(ticket)));
 export const take = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/take", path(ticket)));
 export const hangUp = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/hang-up", path(ticket)));
+export const hangUpHeld = (ticket: string) =>
+  ask(client.POST("/api/tickets/{ticket}/hang-up-held", path(ticket)));
+export const speak = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/speak", path(ticket)));
 export const pass = (ticket: string, to: string) =>
   ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
 export const claim = (ticket: string, person: string, version: number) =>
@@ -38,8 +41,23 @@ export interface Wanted {
   /** The password, when it is typed. */
   typed?: string;
 }
-export const change = (ticket: string, wanted: Wanted) =>
-  ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: wanted }));
+/** Changes that were asked for on this very page: only their passwords show by themselves. */
+const askedHere = new Set<string>();
+export const wasAskedHere = (change: string) => askedHere.has(change);
+export const change = async (ticket: string, wanted: Wanted) => {
+  const under = await ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: wanted }));
+  askedHere.add(under.change);
+  return under;
+};
+export const askToLift = (ticket: string, reason: string) =>
+  ask(client.POST("/api/tickets/{ticket}/stop/liftings", { ...path(ticket), body: { reason } }));
+export const answerLifting = (ticket: string, lifting: string, agreed: boolean) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/stop/liftings/{lifting}/answer", {
+      params: { path: { ticket, lifting } },
+      body: { agreed },
+    }),
+  );
 export const lookAt = (ticket: string, system: string, typed: string, signal: AbortSignal) =>
   ask(
     client.POST("/api/tickets/{ticket}/password-check", { ...path(ticket), body: { system, typed }, signal }),

@@ -3,9 +3,10 @@ import { Navigate, useNavigate, useParams } from "react-router";
 import { ask, byItself, client } from "../api/client";
 import { useKeys } from "../keys/use-keys";
 import { useShell } from "../shell/shell";
-import { answer } from "./acts";
+import { answer, speak } from "./acts";
 import { Edge } from "./edge/edge";
 import { useNotices } from "./notices";
+import { Release } from "./release";
 import { TicketPage } from "./ticket-page";
 
 /** The desk: the book's edge on the left, one open page on the right. */
@@ -31,7 +32,14 @@ export function Desk() {
     const to = mine[(at + 1) % Math.max(1, mine.length)];
     if (to) open(to.id);
   };
+  const held = edge.data?.inHand.find((w) => w.line === "held" && w.id !== ticket);
+  const swap = async (id: string) => {
+    if (await notices.during(() => speak(id))) open(id);
+  };
   useKeys([
+    ...(held
+      ? [{ key: "k", words: `Swap lines: speak with ${held.title}`, run: () => void swap(held.id) }]
+      : []),
     ...(ringing
       ? [{ key: "r", words: "Answer the call that rings", run: () => void answerNow(ringing.id) }]
       : []),
@@ -51,6 +59,7 @@ export function Desk() {
             A call that rings appears on the left by itself. Answer it, or open a page that is in hand; here
             you then see who they say they are, how sure you are of it, and what you can do for them.
           </p>
+          {me.release && <Release />}
         </section>
       )}
     </main>

@@ -9,7 +9,7 @@ export function chosen(page: Page, action: string): Judgement | undefined {
   return page.proof.judgements.find((j) => j.action === action) ?? page.proof.judgements[0];
 }
 
-const HANDED_OVER = new Set(["said-back", "left", "arrived", "replaced", "expired"]);
+const HANDED_OVER = new Set(["said-back", "left", "arrived", "unclear", "replaced", "withdrawn", "expired"]);
 
 /** The column that needs the analyst now. */
 export function needs(page: Page, action: string): Column {

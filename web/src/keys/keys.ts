@@ -22,6 +22,23 @@ export function typing(target: EventTarget | null): boolean {
   );
 }
 
+/** While nobody is named on the open page, letters begin a name: they are no shortcuts then. */
+let naming = false;
+const watching = new Set<() => void>();
+
+export const lettersName = () => naming;
+export const setLettersName = (on: boolean) => {
+  if (naming === on) return;
+  naming = on;
+  for (const listener of watching) listener();
+};
+export const watchLetters = (listener: () => void) => {
+  watching.add(listener);
+  return () => void watching.delete(listener);
+};
+
+export const isLetter = (key: string) => /^\p{L}$/u.test(key);
+
 /** The shortcut that an event means, if any. A button in focus keeps its own Enter and Space. */
 export function meant(
   event: KeyboardEvent,
@@ -30,6 +47,7 @@ export function meant(
 ): Shortcut | undefined {
   if (!on || event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target))
     return undefined;
+  if (naming && isLetter(event.key)) return undefined;
   const onButton = event.target instanceof HTMLElement && event.target.closest("button, a, summary") !== null;
   if (onButton && (event.key === "Enter" || event.key === " ")) return undefined;
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;

@@ -5,6 +5,7 @@ import { ask, client, type Found, type Page, Problem } from "../api/client";
 import { claim } from "../desk/acts";
 import { useNotices } from "../desk/notices";
 import { pageQuery } from "../desk/page-query";
+import { isLetter, setLettersName, singleKeysOn, typing } from "../keys/keys";
 import { useKeys } from "../keys/use-keys";
 import { Key } from "../ui/parts";
 
@@ -44,6 +45,22 @@ export function Find() {
   // What is shown may still be the answer to less than was typed: nobody is chosen out of that.
   const fresh = asked === text.trim() && found.isSuccess && !found.isPlaceholderData;
   useKeys([{ key: "/", words: "Find anyone", run: () => field.current?.focus() }]);
+  const page = useQuery({ ...pageQuery(ticket ?? ""), enabled: false }).data;
+  const naming = Boolean(ticket && page?.ticket.mine && !page.who);
+  useEffect(() => {
+    setLettersName(naming);
+    if (!naming) return;
+    // The letter itself lands in the field, which has the focus by then.
+    const begin = (event: KeyboardEvent) => {
+      const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.isComposing;
+      if (plain && singleKeysOn() && isLetter(event.key) && !typing(event.target)) field.current?.focus();
+    };
+    window.addEventListener("keydown", begin);
+    return () => {
+      window.removeEventListener("keydown", begin);
+      setLettersName(false);
+    };
+  }, [naming]);
 
   const leave = () => {
     setText("");

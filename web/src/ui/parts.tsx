@@ -1,4 +1,5 @@
-import type { ButtonHTMLAttributes, ReactNode } from "react";
+import { type ButtonHTMLAttributes, type ReactNode, useSyncExternalStore } from "react";
+import { isLetter, lettersName, watchLetters } from "../keys/keys";
 
 /** A key that acts here. */
 export function Key({ children }: { children: ReactNode }) {
@@ -15,6 +16,8 @@ interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
 }
 
 export function Button({ quiet = false, hotkey, children, className = "", ...rest }: ButtonProps) {
+  const naming = useSyncExternalStore(watchLetters, lettersName);
+  const acts = hotkey && !(naming && isLetter(hotkey));
   const look = quiet
     ? "border-rule bg-transparent text-ink"
     : "border-good bg-good text-lit disabled:opacity-60";
@@ -25,7 +28,7 @@ export function Button({ quiet = false, hotkey, children, className = "", ...res
       {...rest}
     >
       {children}
-      {hotkey && <Key>{hotkey}</Key>}
+      {acts && <Key>{hotkey}</Key>}
     </button>
   );
 }

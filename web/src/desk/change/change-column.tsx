@@ -35,6 +35,13 @@ export function ChangeColumn({ page, accounts, choose, open, lit, light }: Props
           {accounts.error.message}
         </p>
       )}
+      {page.who?.inForce && (
+        <p role="status" className="mb-2 rounded-[3px] bg-wait-wash px-2.5 py-1.5 font-semibold text-wait">
+          A temporary password is in force since {clock(page.who.inForce.since)}, given on{" "}
+          <span className="num">{page.who.inForce.number}</span> and not used yet. It runs out at{" "}
+          {clock(page.who.inForce.until)}; another takes its place.
+        </p>
+      )}
       {page.who &&
         accounts.data?.systems.map((system) => (
           <SystemCard key={system.id} page={page} system={system} choose={choose} lit={lit} />

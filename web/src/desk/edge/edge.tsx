@@ -78,6 +78,12 @@ function PageTab({ waiting: w, now, on, turn, dashed = false }: TabProps) {
       <b className="block">{w.title}</b>
       <small className="block text-muted text-xs">
         {w.words}, <span className="num">{time}</span>
+        {w.line === "held" && !on && (
+          <>
+            {" "}
+            <Key>K</Key>
+          </>
+        )}
       </small>
       {w.reminder && <small className="block font-semibold text-wait text-xs">{w.reminder}</small>}
       {w.holder && dashed && <small className="block text-muted text-xs">{w.holder}</small>}

@@ -53,11 +53,14 @@ export function CloseTicket({ page }: { page: Page }) {
         value={summary}
         onChange={(event) => setSummary(event.target.value)}
         onKeyDown={(event) => {
-          if (event.key === "Enter" && (event.ctrlKey || event.metaKey)) void end();
+          // A line of its own is begun with Shift.
+          if (event.key !== "Enter" || event.shiftKey || event.nativeEvent.isComposing) return;
+          event.preventDefault();
+          if (summary.trim()) void end();
         }}
       />
       <div className="mt-1.5 flex flex-wrap gap-1.5">
-        <Button type="submit" disabled={!summary.trim()}>
+        <Button type="submit" hotkey="↵" disabled={!summary.trim()}>
           Close ticket
         </Button>
         <Button quiet onClick={() => setSummary(null)}>

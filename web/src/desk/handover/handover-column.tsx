@@ -44,6 +44,9 @@ function Before({ page }: { page: Page }) {
 }
 
 const GONE: Record<string, string> = {
+  withdrawn:
+    "It was for somebody else than the page names now: never handed over, and being taken out of force.",
+  unclear: "Nobody knows whether the text with it left. Give a fresh one; this one is out of reach.",
   replaced: "A newer password took its place.",
   expired: "It ran out unused and was replaced by one that nobody knows.",
 };
@@ -68,14 +71,18 @@ function Handing({
       {state.state === "said-back" && (
         <p className="mb-3 font-semibold text-good">✓ Read aloud and said back in full.</p>
       )}
-      {state.route === "text" && !(unseen && state.state === "waiting" && !state.trouble) && (
-        <p className="mb-3 font-semibold">The text {TEXT[state.state] ?? state.state}.</p>
-      )}
+      {state.route === "text" &&
+        !GONE[state.state] &&
+        !(unseen && state.state === "waiting" && !state.trouble) && (
+          <p className="mb-3 font-semibold">The text {TEXT[state.state] ?? state.state}.</p>
+        )}
       {unseen && state.state === "waiting" && (
         <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a phone on record.</p>
       )}
       {state.trouble && <p className="mb-3 font-semibold text-wait">{state.trouble}</p>}
-      {mine && reading && <ReadAloud ticket={page.ticket.id} handover={state} lit={lit} />}
+      {mine && reading && (
+        <ReadAloud ticket={page.ticket.id} handover={state} lit={lit} fresh={page.ticket.speaking} />
+      )}
       {mine && state.state === "waiting" && <ByText page={page} handover={handover} lit={lit} />}
       <Facts page={page} handover={handover} />
       <p className="mt-3 text-muted">Hidden from the ticket, the record and every log.</p>

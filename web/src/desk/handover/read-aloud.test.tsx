@@ -34,28 +34,28 @@ beforeEach(() => {
 
 describe("reading a password aloud", () => {
   it("shows nothing until it is asked to", () => {
-    const { container } = render(<ReadAloud ticket="t" handover={handover(0)} lit />);
+    const { container } = render(<ReadAloud ticket="t" handover={handover(0)} lit fresh />);
     expect(acts.show).not.toHaveBeenCalled();
     expect(container).not.toHaveTextContent("KA7M");
   });
   it("shows the parts on its key and says back on Enter", async () => {
-    render(<ReadAloud ticket="t" handover={handover(0)} lit />);
+    render(<ReadAloud ticket="t" handover={handover(0)} lit fresh />);
     await userEvent.keyboard("s");
     expect(await screen.findByText("KA7M")).toBeInTheDocument();
     await userEvent.keyboard("{Enter}");
     await waitFor(() => expect(acts.saidBack).toHaveBeenCalledWith("t", 1));
   });
   it("takes a part away for good once it was said back", async () => {
-    const { rerender, container } = render(<ReadAloud ticket="t" handover={handover(0)} lit />);
+    const { rerender, container } = render(<ReadAloud ticket="t" handover={handover(0)} lit fresh />);
     await userEvent.keyboard("s");
     await screen.findByText("KA7M");
-    rerender(<ReadAloud ticket="t" handover={handover(1)} lit />);
+    rerender(<ReadAloud ticket="t" handover={handover(1)} lit fresh />);
     expect(container).not.toHaveTextContent("KA7M");
     expect(screen.getByText("wu4r")).toBeInTheDocument();
     expect(screen.getByText("said back")).toBeInTheDocument();
   });
   it("does not listen while another column is lit", async () => {
-    render(<ReadAloud ticket="t" handover={handover(0)} lit={false} />);
+    render(<ReadAloud ticket="t" handover={handover(0)} lit={false} fresh />);
     await userEvent.keyboard("s");
     expect(acts.show).not.toHaveBeenCalled();
   });

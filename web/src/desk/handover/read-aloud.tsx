@@ -1,14 +1,16 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { HandoverState, Part } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { Button } from "../../ui/parts";
-import { saidBack, show } from "../acts";
+import { saidBack, show, wasAskedHere } from "../acts";
 import { useNotices } from "../notices";
 
 interface Props {
   ticket: string;
   handover: HandoverState["state"];
   lit: boolean;
+  /** Somebody is on the line and hears it. */
+  fresh: boolean;
 }
 
 const numbers = (to: number) => Array.from({ length: to }, (_, i) => i + 1);
@@ -16,7 +18,7 @@ const numbers = (to: number) => Array.from({ length: to }, (_, i) => i + 1);
 const NUMBERS = ["No", "One", "Two", "Three", "Four", "Five", "Six", "Seven", "Eight"];
 
 /** Reads a password aloud part by part. What was said back is gone from the page for good. */
-export function ReadAloud({ ticket, handover, lit }: Props) {
+export function ReadAloud({ ticket, handover, lit, fresh }: Props) {
   const notices = useNotices();
   // Never in the query cache: it lives only as long as this is in view.
   const [parts, setParts] = useState<Part[] | null>(null);
@@ -29,6 +31,16 @@ export function ReadAloud({ ticket, handover, lit }: Props) {
   const said = () => {
     if (now) void notices.during(() => saidBack(ticket, now.part));
   };
+  // Whoever asked for it a moment ago on this page reads it at once; nobody else sees it by itself.
+  const drawn = handover.way === "read-aloud" || handover.way === "spoken";
+  const byItself =
+    fresh && drawn && handover.state === "waiting" && parts === null && wasAskedHere(handover.change);
+  const begun = useRef(false);
+  useEffect(() => {
+    if (!byItself || begun.current) return;
+    begun.current = true;
+    look();
+  });
   useKeys(
     lit
       ? [

@@ -7,7 +7,9 @@ import { beginCheck } from "../acts";
 import { ColumnOf } from "../column";
 import { chosen } from "../lit";
 import { useNotices } from "../notices";
+import { Lifting } from "./lifting";
 import { OpenCheck } from "./open-check";
+import { SaidNo } from "./said-no";
 import { about, inOrder, type Placed, seconds, wayWords } from "./ways";
 
 interface Props {
@@ -36,6 +38,8 @@ export function ProofColumn({ page, action, lit, light }: Props) {
           {judgement && (
             <Sum account={account} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
           )}
+          {account.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
+          {page.ticket.mine && <SaidNo page={page} />}
           {page.ticket.mine && account.open && (
             <OpenCheck ticket={page.ticket.id} check={account.open} lit={lit} />
           )}
@@ -128,7 +132,7 @@ function Standing({ account, judgement }: { account: Account; judgement: Judgeme
     case "stopped":
       return (
         <p role="status" className={`${bar} bg-stop-wash text-stop`}>
-          They said no. Nothing can be done on this ticket; tell your lead.
+          They said no. Nothing can be done for them, on any ticket.
         </p>
       );
     case "needs-second-person":

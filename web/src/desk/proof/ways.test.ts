@@ -20,6 +20,7 @@ const account: Account = {
     offer("back", "Call back", 60),
   ],
   judgements: [],
+  calledBack: [],
 };
 const judgement: Judgement = {
   action: "temporary-password",

@@ -5,7 +5,7 @@ import { ask, client, type Page } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { useShell } from "../../shell/shell";
 import { Button } from "../../ui/parts";
-import { hangUp, pass } from "../acts";
+import { hangUp, hangUpHeld, pass, speak } from "../acts";
 import { useNotices } from "../notices";
 
 /** What is done with the call and the page as a whole: end the call, pass the page on. */
@@ -13,23 +13,55 @@ export function Line({ page }: { page: Page }) {
   const notices = useNotices();
   const [passing, setPassing] = useState(false);
   const id = page.ticket.id;
+  const { held, onTheLine, speaking } = page.ticket;
   const end = () => void notices.during(() => hangUp(id));
+  const again = () => void notices.during(() => speak(id));
   useKeys([
-    ...(page.ticket.onTheLine ? [{ key: "h", words: "End the call", run: end }] : []),
+    ...(onTheLine ? [{ key: "h", words: "End the call", run: end }] : []),
+    ...(onTheLine && !speaking ? [{ key: "l", words: "Speak on this line again", run: again }] : []),
     { key: "p", words: "Pass the page to a colleague", run: () => setPassing(true) },
   ]);
   return (
     <section aria-label="The call" className="mt-4 border-hair border-t pt-3">
-      {!page.ticket.onTheLine && (
+      {onTheLine && !speaking && (
+        <p role="status" className="mb-2 rounded-[3px] bg-wait-wash px-2.5 py-1.5 font-semibold text-wait">
+          On hold: they do not hear you.
+        </p>
+      )}
+      {held && (
+        <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
+          You speak on the line that you called. The one that rang
+          {held.numberShown ? (
+            <>
+              {" "}
+              from <span className="num">{held.numberShown}</span>
+            </>
+          ) : (
+            ""
+          )}{" "}
+          is on hold and hears nothing; it may be somebody else.
+        </p>
+      )}
+      {!onTheLine && (
         <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
           {page.ticket.call?.state === "dropped" ? "The line dropped." : "Nobody is on the line."} What was
           proved counts no more; the next call starts at nothing.
         </p>
       )}
       <div className="flex flex-wrap gap-1.5">
-        {page.ticket.onTheLine && (
+        {onTheLine && !speaking && (
+          <Button hotkey="L" onClick={again}>
+            Speak again
+          </Button>
+        )}
+        {onTheLine && (
           <Button quiet hotkey="H" onClick={end}>
             End call
+          </Button>
+        )}
+        {held && (
+          <Button quiet onClick={() => void notices.during(() => hangUpHeld(id))}>
+            End the held line
           </Button>
         )}
         <Button quiet hotkey="P" onClick={() => setPassing(true)}>

@@ -44,7 +44,7 @@ function NotNamed({ page, lit }: { page: Page; lit: boolean }) {
       <p className="mb-1 font-semibold font-serif text-xl leading-tight">Not named yet</p>
       <p className="mb-3 text-muted">Ask who is calling, then find them.</p>
       <p className="mb-3">
-        Find them by name, account, staff number or telephone: press <Key>/</Key>
+        Type their name or account, and they are found. For a number press <Key>/</Key> first.
       </p>
       {number ? (
         <p className="mb-3 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
@@ -88,6 +88,17 @@ function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"
     <>
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
       <p className="mb-2.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
+      {who.alsoOnTheLine.map((other) => (
+        <p
+          key={other.ticket}
+          role="alert"
+          className="mb-2.5 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop"
+        >
+          Somebody on {other.number}
+          {other.holder ? ` with ${other.holder}` : ""} says to be {who.name} too, at this moment. One of the
+          two is not.
+        </p>
+      ))}
       <p className="mb-2.5 border-wait border-l-[3px] pl-2 text-[13px] text-wait">{who.claim}</p>
       <dl className="grid grid-cols-[64px_1fr] gap-x-2 gap-y-1.5 text-[13px]">
         <Term words="Account">

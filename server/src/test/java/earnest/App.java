@@ -30,6 +30,13 @@ final class App implements AutoCloseable {
     private App() {
         ground = Ground.start("server");
         ground.launcher("properties");
+        try {
+            Migrate.to(
+                    "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
+                    ground.secret("db-migrate"));
+        } catch (java.sql.SQLException e) {
+            throw new IllegalStateException(e);
+        }
         context =
                 SpringApplication.run(
                         Earnest.class,

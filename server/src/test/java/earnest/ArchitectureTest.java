@@ -31,8 +31,8 @@ class ArchitectureTest {
             Set.of(
                     "earnest.core.passwords.Secret",
                     "earnest.core.passwords.Spelling", // to say it
-                    "earnest.wrapped.WrappedSecrets", // to encrypt it, and to refuse it in a
-                    // summary
+                    "earnest.wrapped.WrappedSecrets", // to encrypt it
+                    "earnest.wrapped.SecretMarks", // to refuse it in a summary
                     "earnest.systems.ldap.LdapConnector", // to set it
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it

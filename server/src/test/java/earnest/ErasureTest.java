@@ -15,6 +15,8 @@ import earnest.testkit.Outside;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import tools.jackson.databind.JsonNode;
 
@@ -88,7 +90,7 @@ class ErasureTest {
         answer(elif, erasure, true).ok();
         assertThat(answer(elif, erasure, false).problem()).isEqualTo("decided");
 
-        assertThat(values("person")).isZero();
+        Eventually.waitFor("it to be erased", () -> values("person") == 0);
         assertThat(values("account")).isZero();
         assertThat(values("actor")).isEqualTo(actors);
         JsonNode read = elif.api().get("/api/record?person=" + person).ok().get("entries");
@@ -136,7 +138,30 @@ class ErasureTest {
         ask(maren, "alone").ok();
         UUID erasure = UUID.fromString(waiting(maren).get("id").asString());
         long before = values("person");
-        app.database().sql("call erase_personal(:id)").param("id", erasure).update();
+        assertThatThrownBy(
+                        () ->
+                                app.database()
+                                        .sql("call erase_personal(:id)")
+                                        .param("id", erasure)
+                                        .update())
+                .rootCause()
+                .hasMessageContaining("denied");
+        // Rows that are forged with the server's own password do not help the eraser either.
+        app.database()
+                .sql(
+                        "insert into erasure_answer (erasure_id, agreed, answered_by, answered_at)"
+                            + " select id, true, uuid(), utc_timestamp(6) from erasure where id ="
+                            + " :id")
+                .param("id", erasure)
+                .update();
+        assertThatThrownBy(
+                        () ->
+                                as("erase")
+                                        .sql("call erase_personal(:id)")
+                                        .param("id", erasure)
+                                        .update())
+                .rootCause()
+                .hasMessageContaining("rests on nothing");
         assertThat(values("person")).isEqualTo(before);
         assertThatThrownBy(() -> app.database().sql("delete from entry_personal").update())
                 .rootCause()
@@ -145,6 +170,44 @@ class ErasureTest {
                         () -> app.database().sql("update erasure set asked_by = uuid()").update())
                 .rootCause()
                 .hasMessageContaining("denied");
-        answer(maren, erasure.toString(), false).ok();
+    }
+
+    private JdbcClient as(String user) {
+        return JdbcClient.create(
+                new DriverManagerDataSource(
+                        "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/earnest",
+                        "earnest_" + user,
+                        app.ground().secret("db-" + user)));
+    }
+
+    /** What names them in what the desk keeps goes too; who of the desk did it stays. */
+    @Test
+    void theDesksOwnWordsGoAndColleaguesStay() {
+        Desk jonas = app.desk("jonas.lie");
+        Desk tove = app.desk("tove.rask");
+        jonas.api().post("/api/tickets/" + ticket + "/take").ok();
+        tove.api().post("/api/tickets/" + ticket + "/take").ok();
+        tove.close(ticket, "This was about " + name + ".");
+        ask(maren, "asked for by " + name).ok();
+        String erasure = waiting(maren).get("id").asString();
+        answer(elif, erasure, true).ok();
+        Eventually.waitFor("it to be erased", () -> values("person") == 0);
+        for (String column :
+                new String[] {
+                    "ticket.summary", "ticket.reminder", "erasure.reason", "entry_personal.value"
+                }) {
+            String[] parts = column.split("\\.");
+            assertThat(
+                            app.database()
+                                    .sql(
+                                            "select count(*) from %s where %s like :name"
+                                                    .formatted(parts[0], parts[1]))
+                                    .param("name", "%" + name + "%")
+                                    .query(Long.class)
+                                    .single())
+                    .as(column)
+                    .isZero();
+        }
+        assertThat(values("from")).isEqualTo(2);
     }
 }

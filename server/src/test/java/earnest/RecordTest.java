@@ -32,6 +32,16 @@ class RecordTest {
                 "update entry_personal set value = 'x'",
                 "delete from entry_personal",
                 "delete from entry_pending",
+                "insert into entry_number (number, entry_id, leaf_hash) values (999999999, uuid(),"
+                        + " '')",
+                "insert into entry_root (size, root, at) values (999999999, '', utc_timestamp(6))",
+                "insert into seal (size, sealed_at, verifier_key, note) values (9,"
+                        + " utc_timestamp(6), '', '')",
+                "call forget_numbered(0, 999999999)",
+                "call erase_personal(uuid())",
+                "update rulebook set content = '{}'",
+                "delete from key_fingerprint",
+                "create table more (id int)",
                 "truncate table entry",
                 "drop table entry"
             })
@@ -42,7 +52,15 @@ class RecordTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"root", "", "earnest_run", "earnest_migrate"})
+    @ValueSource(
+            strings = {
+                "root",
+                "",
+                "earnest_run",
+                "earnest_migrate",
+                "earnest_seal",
+                "earnest_erase"
+            })
     void nobodyGetsIntoTheDatabaseWithoutAPassword(String user, App app) {
         String url = "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/";
         assertThatThrownBy(() -> java.sql.DriverManager.getConnection(url, user, ""))

@@ -20,7 +20,8 @@ class WrappedTest {
 
     private UUID keep(App app, String value) {
         WrappedSecrets secrets = app.bean(WrappedSecrets.class);
-        return app.bean(Writes.class).get(() -> secrets.keep(ticket, Secret.of(value)));
+        return app.bean(Writes.class)
+                .get(() -> secrets.keep(ticket, UUID.randomUUID(), Secret.of(value)));
     }
 
     private static byte[] stored(App app, UUID id) {
@@ -76,16 +77,20 @@ class WrappedTest {
     void areRecognisedInATextHoweverTheyAreSpaced(App app) {
         WrappedSecrets secrets = app.bean(WrappedSecrets.class);
         UUID id = keep(app, "KA7Mwu4rH2x9");
-        assertThat(secrets.holdsLiveSecret(ticket, "it is ka7m-WU4R h2x9.")).isTrue();
-        assertThat(secrets.holdsLiveSecret(ticket, "it is KA7M wu4r")).isFalse();
-        assertThat(secrets.holdsLiveSecret(UUID.randomUUID(), "KA7Mwu4rH2x9")).isFalse();
+        assertThat(secrets.holdsLiveSecret(ticket, null, "it is ka7m-WU4R h2x9.")).isTrue();
+        assertThat(secrets.holdsLiveSecret(ticket, null, "it is KA7M wu4r")).isFalse();
+        assertThat(secrets.holdsLiveSecret(UUID.randomUUID(), null, "KA7Mwu4rH2x9")).isFalse();
+        // Said back and gone from the store, it is in force all the same.
         app.bean(Writes.class).run(() -> secrets.discard(id));
+        assertThat(secrets.holdsLiveSecret(ticket, null, "it is ka7m-WU4R h2x9.")).isTrue();
+        app.bean(Writes.class).run(() -> secrets.forget(id));
+        assertThat(secrets.holdsLiveSecret(ticket, null, "it is ka7m-WU4R h2x9.")).isFalse();
     }
 
     @Test
     void nothingIsWrittenOutsideATransaction(App app) {
         WrappedSecrets secrets = app.bean(WrappedSecrets.class);
-        assertThatThrownBy(() -> secrets.keep(ticket, Secret.of("canary-outside")))
+        assertThatThrownBy(() -> secrets.keep(ticket, ticket, Secret.of("canary-outside")))
                 .isInstanceOf(IllegalStateException.class)
                 .hasMessageContaining("outside a transaction");
     }

@@ -18,6 +18,7 @@ final class Analyst implements AutoCloseable {
     private final BrowserContext context;
     private final Page page;
     private final Watched watched;
+    private int pressed;
 
     private Analyst(BrowserContext context, Page page, Watched watched) {
         this.context = context;
@@ -67,8 +68,14 @@ final class Analyst implements AutoCloseable {
 
     void press(String... keys) {
         for (String key : keys) {
+            pressed++;
             page.keyboard().press(key);
         }
+    }
+
+    /** Keys that were pressed one by one; names and codes that were typed are not among them. */
+    int pressed() {
+        return pressed;
     }
 
     void type(String text) {

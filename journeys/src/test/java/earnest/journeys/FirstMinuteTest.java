@@ -83,9 +83,9 @@ class FirstMinuteTest {
             assertThat((Integer) tove.page().evaluate("document.documentElement.scrollWidth"))
                     .isLessThanOrEqualTo(640);
             tove.accessible("a narrow window");
-            tove.press("c");
+            tove.button("Close ticket").click();
             tove.page().getByLabel("What happened").waitFor();
-            tove.press("Control+Enter");
+            tove.press("Enter");
             tove.see("No page is open");
         }
     }

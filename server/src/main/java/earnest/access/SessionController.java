@@ -42,7 +42,9 @@ class SessionController {
             boolean record,
             boolean export,
             boolean erase,
-            boolean changeKey) {}
+            boolean changeKey,
+            boolean lift,
+            boolean release) {}
 
     record Colleague(UUID id, String name) {}
 
@@ -138,6 +140,8 @@ class SessionController {
                 me.may(Right.READ_RECORD),
                 me.may(Right.EXPORT_RECORD),
                 me.may(Right.ERASE_PERSONAL),
-                me.may(Right.CHANGE_KEY));
+                me.may(Right.CHANGE_KEY),
+                me.may(Right.LIFT_STOP),
+                me.may(Right.RELEASE_SIGN_IN));
     }
 }

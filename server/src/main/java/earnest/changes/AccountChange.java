@@ -22,7 +22,10 @@ class AccountChange {
     UUID ticketId;
     @Nullable UUID conversationId;
     UUID personId;
-    UUID analystId;
+
+    /** Who asked for it; null: Earnest itself. */
+    @Nullable UUID analystId;
+
     String system;
     String account;
     String dn;
@@ -40,6 +43,9 @@ class AccountChange {
     @Nullable String effectMark;
 
     @Nullable UUID wrappedId;
+
+    /** Of an expiry: the change whose password it takes out of force. */
+    @Nullable UUID aboutId;
 
     /** Of a temporary password, as {@link Way} names it. */
     @Nullable String way;
@@ -62,6 +68,11 @@ class AccountChange {
 
     @Nullable Way how() {
         return way == null ? null : Way.of(way);
+    }
+
+    /** When the account's password was set by this change, as the directory says it. */
+    @Nullable Instant setAt() {
+        return effectMark == null ? null : Mark.read(effectMark).lastSet();
     }
 
     AccountRef ref() {

@@ -1,17 +1,21 @@
 package earnest.changes;
 
 import earnest.access.Analysts;
+import earnest.checks.Permit;
 import earnest.checks.Standing;
-import earnest.core.assurance.Verdict;
+import earnest.core.passwords.Generator;
 import earnest.core.passwords.Secret;
 import earnest.ground.Waypoints;
 import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
+import earnest.people.People;
+import earnest.people.PeopleSource;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.systems.AccountState;
+import earnest.systems.Action;
 import earnest.systems.Asked;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
@@ -19,6 +23,7 @@ import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -26,6 +31,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 /**
@@ -35,6 +41,7 @@ import java.util.UUID;
 @Component
 class CarryOut implements Worker {
     static final Work.Kind KIND = new Work.Kind("carry-out-change");
+    private static final int AT_ONCE = 8;
     private static final Duration READ_BACK_EVERY = Duration.ofSeconds(1);
     private static final Duration CONFIRM_EVERY = Duration.ofMillis(300);
 
@@ -47,9 +54,11 @@ class CarryOut implements Worker {
     private final ChangeEntries entries;
     private final Settling settling;
     private final OnServers onServers;
+    private final FreshPassword passwords;
     private final Systems systems;
     private final Standing standing;
     private final Tickets tickets;
+    private final People people;
     private final Analysts analysts;
     private final WrappedSecrets secrets;
     private final TheRecord record;
@@ -62,9 +71,11 @@ class CarryOut implements Worker {
             ChangeEntries entries,
             Settling settling,
             OnServers onServers,
+            FreshPassword passwords,
             Systems systems,
             Standing standing,
             Tickets tickets,
+            People people,
             Analysts analysts,
             WrappedSecrets secrets,
             TheRecord record,
@@ -75,9 +86,11 @@ class CarryOut implements Worker {
         this.entries = entries;
         this.settling = settling;
         this.onServers = onServers;
+        this.passwords = passwords;
         this.systems = systems;
         this.standing = standing;
         this.tickets = tickets;
+        this.people = people;
         this.analysts = analysts;
         this.secrets = secrets;
         this.record = record;
@@ -92,6 +105,11 @@ class CarryOut implements Worker {
     }
 
     @Override
+    public int atOnce() {
+        return AT_ONCE;
+    }
+
+    @Override
     public Optional<Duration> work(UUID id) {
         AccountChange change = changes.findById(id).orElseThrow();
         return switch (change.state) {
@@ -103,14 +121,33 @@ class CarryOut implements Worker {
         };
     }
 
+    /** What a change does, and for whom: what its permit must be for. Null: Earnest's own. */
+    private static Standing.@Nullable Deed deed(AccountChange change) {
+        UUID analyst = change.analystId;
+        return analyst == null
+                ? null
+                : new Standing.Deed(
+                        change.personId, change.system, change.account, change.action, analyst);
+    }
+
+    /** That a change is asked for, with the permit of the version of the ticket that it was. */
+    private record Go(@Nullable Permit permit, long version) {}
+
     private Optional<Duration> ask(AccountChange change) {
         waypoints.pass("change-before-asked");
-        if (!writes.get(() -> markAsked(change.id))) {
+        Set<String> groups;
+        try {
+            groups = people.groupsNow(change.personId);
+        } catch (PeopleSource.Away away) {
+            return later(change, away.getMessage());
+        }
+        Optional<Go> go = writes.get(() -> markAsked(change.id, groups));
+        if (go.isEmpty()) {
             return Optional.empty();
         }
         waypoints.pass("change-asked-committed");
         Connector connector = systems.system(change.system);
-        Asked asked = send(connector, change);
+        Asked asked = send(connector, change, go.get());
         waypoints.pass("change-after-system");
         return switch (asked) {
             case Asked.TookEffect() -> {
@@ -121,7 +158,10 @@ class CarryOut implements Worker {
                 settling.settle(change.id, Changes.State.REFUSED, words, EntryKind.CHANGE_REFUSED);
                 yield Optional.empty();
             }
-            case Asked.NotSent(String words) -> notSent(change, words);
+            case Asked.NotSent(String words) -> {
+                writes.run(() -> changes.notSent(change.id, words));
+                yield later(change, words);
+            }
             case Asked.NoAnswer(String words) -> {
                 settling.unknown(change.id, words);
                 yield Optional.of(READ_BACK_EVERY);
@@ -130,36 +170,51 @@ class CarryOut implements Worker {
     }
 
     /**
-     * The assessment is made again on the current version; a 'no' that came meanwhile closes it.
+     * The assessment is made again on the current version; a 'no' that came meanwhile closes it,
+     * and so does another name on the ticket.
      */
-    private boolean markAsked(UUID id) {
-        AccountChange known = changes.findById(id).orElseThrow();
-        Tickets.View ticket = tickets.lock(known.ticketId);
-        AccountChange change = changes.lock(id).orElseThrow();
-        if (change.state != Changes.State.INTENDED) {
-            return false;
+    private Optional<Go> markAsked(UUID id, Set<String> groups) {
+        AccountChange change = changes.findById(id).orElseThrow();
+        Tickets.View ticket = tickets.lock(change.ticketId);
+        Standing.Deed deed = deed(change);
+        Standing.Judged judged = null;
+        if (deed != null) {
+            if (!deed.person().equals(ticket.person())) {
+                settling.close(change, "the ticket names somebody else now");
+                return Optional.empty();
+            }
+            judged = standing.judge(ticket, deed, groups);
+            if (judged.permit() == null) {
+                settling.close(change, "the standing is not enough any more");
+                return Optional.empty();
+            }
         }
-        Standing.Judged judged =
-                standing.judge(
-                        ticket,
-                        ChangeDesk.want(
-                                change.what(), systems.system(change.system), change.analystId));
-        if (!(judged.verdict() instanceof Verdict.Open)) {
-            settling.close(change, "the standing is not enough any more");
-            return false;
+        if (changes.asked(id, clock.instant()) != 1) {
+            return Optional.empty();
         }
-        change.state = Changes.State.ASKED;
-        change.askedAt = clock.instant();
-        String name =
-                analysts.find(change.analystId).map(Analysts.Colleague::name).orElse("Analyst");
-        record.append(
-                entries.about(Entry.by(EntryKind.CHANGE_ASKED, change.analystId, name), change)
-                        .why(judged.why()));
+        AccountChange asked = changes.findById(id).orElseThrow();
+        Entry entry = entries.about(asker(asked), asked);
+        record.append(judged == null ? entry : entry.why(judged.why()));
         waypoints.pass("change-asked-uncommitted");
-        return true;
+        return Optional.of(new Go(judged == null ? null : judged.permit(), ticket.version()));
     }
 
-    private Asked send(Connector connector, AccountChange change) {
+    private Entry asker(AccountChange change) {
+        UUID analyst = change.analystId;
+        if (analyst == null) {
+            return Entry.byEarnest(EntryKind.CHANGE_ASKED);
+        }
+        String name = analysts.find(analyst).map(Analysts.Colleague::name).orElse("Analyst");
+        return Entry.by(EntryKind.CHANGE_ASKED, analyst, name);
+    }
+
+    private Asked send(Connector connector, AccountChange change, Go go) {
+        Standing.Deed deed = deed(change);
+        if (deed != null) {
+            Objects.requireNonNull(go.permit).mustCover(change.ticketId, go.version, deed);
+        } else if (change.what() != Action.EXPIRY) {
+            throw new IllegalStateException("only an expiry is nobody's deed");
+        }
         AccountState before = Mark.read(change.beforeMark);
         return switch (change.what()) {
             case UNLOCK -> connector.unlock(change.ref(), before);
@@ -173,21 +228,33 @@ class CarryOut implements Worker {
                     yield connector.setTemporary(change.ref(), secret, before);
                 }
             }
+            case EXPIRY -> expire(connector, change);
         };
     }
 
-    /** Nothing left: it goes back to intended and is judged anew, for a little while. */
-    private Optional<Duration> notSent(AccountChange change, String words) {
+    /** Sets a password that nobody knows in the place of the unused one of an earlier change. */
+    private Asked expire(Connector connector, AccountChange change) {
+        AccountChange given =
+                changes.findById(Objects.requireNonNull(change.aboutId)).orElseThrow();
+        Instant setAt = given.setAt();
+        if (setAt == null) {
+            return new Asked.Refused("It is not known when the password was set.");
+        }
+        People.Person person = people.person(change.personId).orElseThrow();
+        try (Secret unknown = passwords.nobodyKnows(connector, person)) {
+            return connector.replaceUnused(change.ref(), unknown, setAt);
+        } catch (Generator.TooFew | Generator.TooIntricate e) {
+            return new Asked.Refused(
+                    "The password policy leaves too few passwords to draw one. Tell the steward.");
+        }
+    }
+
+    /** Nothing left: it is judged anew, for a little while. */
+    private Optional<Duration> later(AccountChange change, String words) {
         if (change.intendedAt.plus(NOT_SENT_GIVE_UP).isBefore(clock.instant())) {
             settling.settle(change.id, Changes.State.REFUSED, words, EntryKind.CHANGE_REFUSED);
             return Optional.empty();
         }
-        writes.run(
-                () -> {
-                    AccountChange row = changes.lock(change.id).orElseThrow();
-                    row.state = Changes.State.INTENDED;
-                    row.reason = words;
-                });
         return Optional.of(READ_BACK_EVERY);
     }
 

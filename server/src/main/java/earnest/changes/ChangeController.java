@@ -86,7 +86,7 @@ class ChangeController {
                             me,
                             new Changes.Intent(
                                     wanted.system(),
-                                    Action.of(wanted.action()),
+                                    Action.offered(wanted.action()),
                                     wanted.version(),
                                     wanted.way() == null ? null : Way.of(wanted.way()),
                                     typed == null ? null : secret)));

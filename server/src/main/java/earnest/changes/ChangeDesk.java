@@ -1,8 +1,8 @@
 package earnest.changes;
 
 import earnest.access.SignedIn;
+import earnest.checks.Permit;
 import earnest.checks.Standing;
-import earnest.core.assurance.Verdict;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
@@ -13,6 +13,7 @@ import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.AccountRef;
 import earnest.systems.AccountState;
 import earnest.systems.Action;
 import earnest.systems.Connector;
@@ -20,27 +21,30 @@ import earnest.systems.Looked;
 import earnest.systems.Systems;
 import earnest.systems.Way;
 import earnest.tickets.Tickets;
+import earnest.wrapped.WrappedSecrets;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 
-/** Decides on changes. What follows is {@link CarryOut}'s. */
+/** Decides on changes. What follows is {@link CarryOut}'s; what is read of them {@link Done}'s. */
 @Service
 class ChangeDesk implements Changes {
     private static final Duration DAY = Duration.ofHours(24);
 
     private final ChangeRepository changes;
     private final ServerRepository servers;
+    private final Done done;
     private final FreshPassword passwords;
+    private final WrappedSecrets secrets;
     private final Systems systems;
     private final LiveAccounts accounts;
     private final Standing standing;
@@ -58,7 +62,9 @@ class ChangeDesk implements Changes {
     ChangeDesk(
             ChangeRepository changes,
             ServerRepository servers,
+            Done done,
             FreshPassword passwords,
+            WrappedSecrets secrets,
             Systems systems,
             LiveAccounts accounts,
             Standing standing,
@@ -74,7 +80,9 @@ class ChangeDesk implements Changes {
             TypingLimits limits) {
         this.changes = changes;
         this.servers = servers;
+        this.done = done;
         this.passwords = passwords;
+        this.secrets = secrets;
         this.systems = systems;
         this.accounts = accounts;
         this.standing = standing;
@@ -90,16 +98,67 @@ class ChangeDesk implements Changes {
         this.limits = limits;
     }
 
+    /** What was read of the system before anything is locked. */
+    private record Read(
+            People.Person person,
+            AccountRef account,
+            LiveAccounts.Everywhere everywhere,
+            Set<String> groups) {}
+
+    private Read read(UUID ticketId, Connector connector) {
+        People.Person person = claimed(tickets.view(ticketId));
+        AccountRef account = LiveAccounts.ref(connector, person);
+        return new Read(
+                person, account, accounts.look(connector, account), accounts.groups(person));
+    }
+
     @Override
     public UUID intend(UUID ticketId, SignedIn me, Intent intent) {
         Connector connector = systems.system(intent.system());
-        // The system is read before anything is locked; the request to it carries what was read.
-        People.Person person = claimed(tickets.view(ticketId));
-        LiveAccounts.Everywhere everywhere =
-                accounts.look(connector, LiveAccounts.ref(connector, person));
-        UUID id = writes.get(() -> decide(ticketId, me, connector, intent, person, everywhere));
+        Read read = read(ticketId, connector);
+        UUID id;
+        try (Password password = password(connector, read.person, intent)) {
+            id = writes.get(() -> decide(ticketId, me, connector, intent, read, password));
+        } catch (DuplicateKeyException another) {
+            // Of two at once the row decides that says that a change of the account runs.
+            id =
+                    writes.get(
+                            () ->
+                                    changes.running(connector.system(), read.account.name())
+                                            .map(r -> sameOrBusy(r, ticketId, intent.action()))
+                                            .orElseThrow(ChangeDesk::busy));
+        }
         waypoints.pass("change-intended-committed");
         return id;
+    }
+
+    /**
+     * A password that is ready, or why there is none; that is told only to who has proved enough.
+     */
+    private record Password(@Nullable Secret secret, @Nullable Problem refusal)
+            implements AutoCloseable {
+        @Override
+        public void close() {
+            if (secret != null) {
+                secret.close();
+            }
+        }
+    }
+
+    private Password password(Connector connector, People.Person person, Intent intent) {
+        if (intent.action() != Action.TEMPORARY_PASSWORD) {
+            return new Password(null, null);
+        }
+        try {
+            return new Password(
+                    passwords.make(connector, person, way(intent), intent.typed()), null);
+        } catch (Problem refusal) {
+            return new Password(null, refusal);
+        }
+    }
+
+    private static Way way(Intent intent) {
+        return Objects.requireNonNullElse(intent.way(), Way.READ_ALOUD);
     }
 
     private UUID decide(
@@ -107,48 +166,44 @@ class ChangeDesk implements Changes {
             SignedIn me,
             Connector connector,
             Intent intent,
-            People.Person person,
-            LiveAccounts.Everywhere everywhere) {
+            Read read,
+            Password password) {
         Action action = intent.action();
         Tickets.View ticket = tickets.hold(ticketId, me);
-        Optional<AccountChange> running = changes.running(connector.system(), person.account());
+        Optional<AccountChange> running = changes.running(connector.system(), read.account.name());
         if (running.isPresent()) {
             return sameOrBusy(running.get(), ticketId, action);
         }
         tickets.hold(ticketId, me, intent.version());
-        if (!person.id().equals(ticket.person())) {
-            throw new Problem(
-                    409,
-                    "changed-meanwhile",
-                    "The ticket names somebody else now. Look at the page again.");
+        Standing.Deed deed =
+                new Standing.Deed(
+                        read.person.id(),
+                        connector.system(),
+                        read.account.name(),
+                        action.id(),
+                        me.id());
+        Standing.Judged judged = standing.judge(ticket, deed, read.groups);
+        Permit permit = Permissions.mustBeOpen(judged);
+        AccountState before = helpable(connector, read, me, action);
+        mustBeWithinLimit(read.person);
+        if (password.refusal != null) {
+            throw password.refusal;
         }
-        Standing.Judged judged = standing.judge(ticket, want(action, connector, me.id()));
-        mustBeOpen(judged.verdict());
-        AccountState before = helpable(connector, everywhere, person, me, action);
-        mustBeWithinLimit(person);
-        AccountChange change = new AccountChange(ids.next());
+        AccountChange change = change(action, connector, read.person.id(), read.account, before);
+        permit.mustCover(ticketId, ticket.version(), deed);
         change.ticketId = ticketId;
         change.conversationId = ticket.conversation();
-        change.personId = person.id();
         change.analystId = me.id();
-        change.system = connector.system();
-        change.account = person.account();
-        change.dn = person.dn();
-        change.action = action.id();
-        change.beforeMark = Mark.of(before);
-        change.intendedAt = clock.instant();
-        if (action == Action.TEMPORARY_PASSWORD) {
-            Way way = Objects.requireNonNullElse(intent.way(), Way.READ_ALOUD);
-            change.wrappedId = passwords.keep(ticketId, connector, person, way, intent.typed());
-            change.way = way.id();
+        if (password.secret != null) {
+            change.wrappedId = secrets.keep(ticketId, read.person.id(), password.secret);
+            change.way = way(intent).id();
         }
-        changes.add(change);
-        connector.servers().forEach(server -> servers.add(new ServerRow(change.id, server)));
+        add(change, connector);
         record.append(
                 Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name())
                         .ticket(ticketId, ticket.conversation())
-                        .person(person.id(), person.name())
-                        .account(connector.system(), person.account())
+                        .person(read.person.id(), read.person.name())
+                        .account(connector.system(), read.account.name())
                         .data("deed", action.deed())
                         .data("change", change.id.toString())
                         .data("way", change.way == null ? "" : ", " + Way.of(change.way).words())
@@ -159,99 +214,127 @@ class ChangeDesk implements Changes {
         return change.id;
     }
 
+    private AccountChange change(
+            Action action,
+            Connector connector,
+            UUID person,
+            AccountRef account,
+            AccountState before) {
+        AccountChange change = new AccountChange(ids.next());
+        change.personId = person;
+        change.system = connector.system();
+        change.account = account.name();
+        change.dn = account.place();
+        change.action = action.id();
+        change.beforeMark = Mark.of(before);
+        change.intendedAt = clock.instant();
+        return change;
+    }
+
+    private void add(AccountChange change, Connector connector) {
+        changes.add(change);
+        connector.servers().forEach(server -> servers.add(new ServerRow(change.id, server)));
+        changes.flush();
+    }
+
+    @Override
+    public boolean expire(UUID id) {
+        AccountChange given = changes.findById(id).orElseThrow();
+        Connector connector = systems.system(given.system);
+        if (!(connector.look(connector.servers().getFirst(), given.ref())
+                instanceof Looked.There(AccountState now))) {
+            return false;
+        }
+        try {
+            return writes.get(() -> expiry(given, connector, now));
+        } catch (DuplicateKeyException another) {
+            return false;
+        }
+    }
+
+    private boolean expiry(AccountChange given, Connector connector, AccountState now) {
+        tickets.lock(given.ticketId);
+        if (changes.running(given.system, given.account).isPresent()) {
+            return false;
+        }
+        AccountChange change = change(Action.EXPIRY, connector, given.personId, given.ref(), now);
+        change.ticketId = given.ticketId;
+        change.aboutId = given.id;
+        add(change, connector);
+        record.append(
+                Entry.byEarnest(EntryKind.CHANGE_INTENDED)
+                        .ticket(given.ticketId, null)
+                        .person(
+                                given.personId,
+                                people.person(given.personId).map(People.Person::name).orElse(null))
+                        .account(given.system, given.account)
+                        .data("deed", Action.EXPIRY.deed())
+                        .data("change", change.id.toString()));
+        work.soon(CarryOut.KIND, change.id);
+        return true;
+    }
+
     @Override
     public Looks look(UUID ticketId, SignedIn me, String system, Secret candidate) {
         Connector connector = systems.system(system);
         FreshPassword.mustBeAllowed(connector, Way.TYPED);
-        People.Person person =
-                writes.get(
-                        () -> {
-                            Tickets.View ticket = tickets.hold(ticketId, me);
-                            // Else it would tell an impostor's helper what the person's words are.
-                            Standing.Want wanted =
-                                    want(Action.TEMPORARY_PASSWORD, connector, me.id());
-                            mustBeOpen(standing.judge(ticket, wanted).verdict());
-                            limits.count(me.id());
-                            return claimed(ticket);
-                        });
-        return new Looks(passwords.check(connector, person, candidate), connector.remembers());
+        Read read = read(ticketId, connector);
+        writes.run(
+                () -> {
+                    Tickets.View ticket = tickets.hold(ticketId, me);
+                    // Else it would tell an impostor's helper what the person's words are.
+                    Standing.Deed deed =
+                            new Standing.Deed(
+                                    read.person.id(),
+                                    connector.system(),
+                                    read.account.name(),
+                                    Action.TEMPORARY_PASSWORD.id(),
+                                    me.id());
+                    Permissions.mustBeOpen(standing.judge(ticket, deed, read.groups));
+                    limits.count(me.id());
+                });
+        return new Looks(passwords.check(connector, read.person, candidate), connector.remembers());
     }
 
     private static UUID sameOrBusy(AccountChange running, UUID ticketId, Action action) {
         if (running.ticketId.equals(ticketId) && running.what() == action) {
             return running.id;
         }
-        throw new Problem(
+        throw busy();
+    }
+
+    private static Problem busy() {
+        return new Problem(
                 409,
                 "already-running",
                 "Another change to this account is under way. Wait until it is settled.");
     }
 
-    /** An action takes a verdict that only an assessment can give. */
-    private static Verdict.Open mustBeOpen(Verdict verdict) {
-        return switch (verdict) {
-            case Verdict.Open open -> open;
-            case Verdict.NeedsSecondPerson _ ->
-                    throw new Problem(
-                            403,
-                            "needs-second-person",
-                            "This needs a second person to approve it, which this desk cannot ask"
-                                    + " for yet. Pass it to your lead.");
-            case Verdict.Stopped _ ->
-                    throw new Problem(
-                            403,
-                            "stopped",
-                            "The person said no. Nothing can be done on this ticket; tell your"
-                                    + " lead.");
-            case Verdict.NoRule _ ->
-                    throw new Problem(403, "no-rule", "No rule allows this. Ask the steward.");
-            case Verdict.Short closed ->
-                    throw new Problem(
-                            403,
-                            "not-sure-enough",
-                            "You cannot do this yet: %s. The page shows the quickest ways."
-                                    .formatted(lacks(closed)));
-        };
-    }
-
-    private static String lacks(Verdict.Short closed) {
-        int points = closed.shortfall().points();
-        return points > 0 ? points + " points are missing" : "it rests on too little";
-    }
-
-    private AccountState helpable(
-            Connector connector,
-            LiveAccounts.Everywhere everywhere,
-            People.Person person,
-            SignedIn me,
-            Action action) {
-        String hindrance = accounts.hindrance(connector, everywhere, person, me.ownAccount());
+    private AccountState helpable(Connector connector, Read read, SignedIn me, Action action) {
+        String hindrance =
+                accounts.hindrance(connector, read.everywhere, read.person, me.ownAccount());
         if (hindrance != null) {
             throw new Problem(409, "cannot-be-helped", hindrance);
         }
-        if (action == Action.UNLOCK && everywhere.lockedSince().isEmpty()) {
+        if (action == Action.UNLOCK && read.everywhere.lockedSince().isEmpty()) {
             throw new Problem(
                     409,
                     "not-locked",
                     "The account is not locked. If they cannot sign in, the password may be"
                             + " forgotten.");
         }
-        return ((Looked.There) everywhere.first()).state();
+        return ((Looked.There) read.everywhere.first()).state();
     }
 
     private void mustBeWithinLimit(People.Person person) {
-        long done = changes.since(person.id(), clock.instant().minus(DAY));
-        if (done >= properties.mostPerPersonAndDay()) {
+        long made = changes.since(person.id(), clock.instant().minus(DAY));
+        if (made >= properties.mostPerPersonAndDay()) {
             throw new Problem(
                     429,
                     "too-many-changes",
                     "%s had %d changes within a day, which is the limit. Tell your lead."
-                            .formatted(person.name(), done));
+                            .formatted(person.name(), made));
         }
-    }
-
-    static Standing.Want want(Action action, Connector connector, UUID analyst) {
-        return new Standing.Want(action.id(), connector.system(), analyst);
     }
 
     private People.Person claimed(Tickets.View ticket) {
@@ -267,39 +350,11 @@ class ChangeDesk implements Changes {
 
     @Override
     public List<View> onTicket(UUID ticket) {
-        return views(changes.findByTicketIdOrderByIntendedAt(ticket));
+        return done.onTicket(ticket);
     }
 
     @Override
     public Optional<View> change(UUID id) {
-        return changes.findById(id).map(change -> views(List.of(change)).getFirst());
-    }
-
-    private List<View> views(List<AccountChange> found) {
-        if (found.isEmpty()) {
-            return List.of();
-        }
-        Map<UUID, List<ServerRow>> rows =
-                servers.findByKeyChangeIdIn(found.stream().map(c -> c.id).toList()).stream()
-                        .collect(Collectors.groupingBy(row -> row.key.changeId()));
-        return found.stream().map(c -> view(c, rows.getOrDefault(c.id, List.of()))).toList();
-    }
-
-    private static View view(AccountChange c, List<ServerRow> rows) {
-        @Nullable UUID wrapped = c.wrappedId;
-        return new View(
-                c.id,
-                c.ticketId,
-                c.personId,
-                c.system,
-                c.account,
-                c.what(),
-                c.state,
-                c.reason,
-                c.intendedAt,
-                c.settledAt,
-                rows.stream().map(r -> new OnServer(r.key.server(), r.state)).toList(),
-                wrapped,
-                c.how());
+        return done.change(id);
     }
 }

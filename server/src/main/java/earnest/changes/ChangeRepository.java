@@ -2,13 +2,13 @@ package earnest.changes;
 
 import earnest.ground.NewRows;
 
-import jakarta.persistence.LockModeType;
-
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -23,10 +23,44 @@ interface ChangeRepository extends JpaRepository<AccountChange, UUID>, NewRows<A
 
     @Query(
             "select count(c) from AccountChange c where c.personId = ?1 and c.intendedAt >= ?2 and"
-                    + " c.state not in (CLOSED, REFUSED, DID_NOT)")
+                    + " c.action <> 'expiry' and c.state not in (CLOSED, REFUSED, DID_NOT)")
     long since(UUID person, Instant since);
 
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select c from AccountChange c where c.id = ?1")
-    Optional<AccountChange> lock(UUID id);
+    /** From intended to asked; 1 if it was intended. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            "update AccountChange c set c.state = ASKED, c.askedAt = ?2, c.reason = null where c.id"
+                    + " = ?1 and c.state = INTENDED")
+    int asked(UUID id, Instant at);
+
+    /** From asked back to intended, since nothing left; 1 if it was asked. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            "update AccountChange c set c.state = INTENDED, c.askedAt = null, c.reason = ?2 where"
+                    + " c.id = ?1 and c.state = ASKED")
+    int notSent(UUID id, String reason);
+
+    /** From asked to unknown; 1 if it was asked. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            "update AccountChange c set c.state = UNKNOWN, c.reason = ?2 where c.id = ?1 and"
+                    + " c.state = ASKED")
+    int unknown(UUID id, String reason);
+
+    /** To a state that stays; 1 if it was in one of those it may come from. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            "update AccountChange c set c.state = ?3, c.reason = ?4, c.settledAt = ?5, c.effectMark"
+                    + " = ?6 where c.id = ?1 and c.state in ?2")
+    int settle(
+            UUID id,
+            Collection<Changes.State> from,
+            Changes.State to,
+            @Nullable String reason,
+            Instant at,
+            @Nullable String effectMark);
+
+    /** Those of a ticket that nobody asked the system for yet. */
+    @Query("select c.id from AccountChange c where c.ticketId = ?1 and c.state = INTENDED")
+    List<UUID> intendedOn(UUID ticket);
 }

@@ -50,6 +50,14 @@ public interface Changes {
      */
     record Looks(List<Check.Rule> rules, int remembers) {}
 
+    /**
+     * Takes the password of a change out of force, if it is unused: itself a change, asked for by
+     * Earnest.
+     *
+     * @return false if another change of the account runs; try again later
+     */
+    boolean expire(UUID change);
+
     /** Changes on a ticket, oldest first. */
     List<View> onTicket(UUID ticket);
 
@@ -74,6 +82,8 @@ public interface Changes {
      * A change.
      *
      * @param reason why it was refused, closed or is unknown, in words
+     * @param setAt when the system says that the password was set, or null
+     * @param version the account's mark once it took effect, or null
      * @param wrapped the temporary password while it is not handed over, or null
      */
     record View(
@@ -87,9 +97,20 @@ public interface Changes {
             @Nullable String reason,
             Instant intendedAt,
             @Nullable Instant settledAt,
+            @Nullable Instant setAt,
+            @Nullable String version,
             List<OnServer> servers,
             @Nullable UUID wrapped,
             @Nullable Way way) {}
+
+    /** Told in the transaction in which a change was refused, closed or did not take effect. */
+    record CameToNothing(
+            UUID change,
+            UUID ticket,
+            UUID person,
+            Action action,
+            @Nullable UUID about,
+            String reason) {}
 
     /** {@code waiting, has it, behind}. */
     record OnServer(String server, String state) {}
@@ -101,6 +122,7 @@ public interface Changes {
             UUID person,
             String system,
             Action action,
+            @Nullable UUID about,
             @Nullable UUID wrapped,
             @Nullable Way way) {}
 }

@@ -5,11 +5,11 @@ import earnest.core.passwords.Generator;
 import earnest.core.passwords.PersonWords;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
+import earnest.core.passwords.Style;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.systems.Connector;
 import earnest.systems.Way;
-import earnest.wrapped.WrappedSecrets;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -18,46 +18,39 @@ import java.security.SecureRandom;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
-/** Temporary passwords under a system's policy, with nothing of the person's own in them. */
+/**
+ * Temporary passwords under a system's policy, with nothing of the person's own in them. The policy
+ * is asked of the system, so none of this is done within a transaction.
+ */
 @Component
 class FreshPassword {
-    private final WrappedSecrets secrets;
     private final SecureRandom random;
 
-    FreshPassword(WrappedSecrets secrets, SecureRandom random) {
-        this.secrets = secrets;
+    FreshPassword(SecureRandom random) {
         this.random = random;
     }
 
     /**
-     * Draws one, or takes the one that was typed, and keeps it wrapped, in the present transaction.
+     * Draws one, or takes the one that was typed. The caller wipes it.
      *
      * @param typed given exactly when the way is {@link Way#TYPED}
      * @throws Problem 403 if the system's rule does not allow the way, 409 if the policy leaves too
      *     few, 422 if what was typed breaks a rule
      */
-    UUID keep(
-            UUID ticketId,
-            Connector connector,
-            People.Person person,
-            Way way,
-            @Nullable Secret typed) {
+    Secret make(Connector connector, People.Person person, Way way, @Nullable Secret typed) {
         mustBeAllowed(connector, way);
         if ((way == Way.TYPED) != (typed != null)) {
             throw Problem.invalid("A password is given when it is to be typed, and only then.");
         }
         if (typed != null) {
             mustBeAdmitted(check(connector, person, typed));
-            return secrets.keep(ticketId, typed);
+            return typed.copy();
         }
-        Policy policy = connector.policy().forbidding(PersonWords.of(own(person)));
-        Generator generator = new Generator(policy, way.style());
-        try (Secret password = generator.draw(generator.leastLength(), random)) {
-            return secrets.keep(ticketId, password);
+        try {
+            return draw(connector, person, way.style());
         } catch (Generator.TooFew | Generator.TooIntricate e) {
             throw new Problem(
                     409,
@@ -65,6 +58,22 @@ class FreshPassword {
                     "The password policy of %s leaves too few passwords that could be %s. Choose another way, or tell the steward."
                             .formatted(connector.name(), way.words()));
         }
+    }
+
+    /**
+     * One that nobody will know, under the same policy. The caller wipes it.
+     *
+     * @throws Generator.TooFew if the policy leaves too few
+     * @throws Generator.TooIntricate if it cannot be counted
+     */
+    Secret nobodyKnows(Connector connector, People.Person person) {
+        return draw(connector, person, Style.COPIED);
+    }
+
+    private Secret draw(Connector connector, People.Person person, Style style) {
+        Policy policy = connector.policy().forbidding(PersonWords.of(own(person)));
+        Generator generator = new Generator(policy, style);
+        return generator.draw(generator.leastLength(), random);
     }
 
     static void mustBeAllowed(Connector connector, Way way) {

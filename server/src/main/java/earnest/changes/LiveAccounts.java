@@ -1,6 +1,8 @@
 package earnest.changes;
 
+import earnest.ground.Problem;
 import earnest.people.People;
+import earnest.people.PeopleSource;
 import earnest.systems.AccountRef;
 import earnest.systems.AccountState;
 import earnest.systems.Connector;
@@ -15,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -24,10 +27,30 @@ import java.util.stream.Stream;
 @Component
 public class LiveAccounts {
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
+    private final People people;
     private final Clock clock;
 
-    LiveAccounts(Clock clock) {
+    LiveAccounts(People people, Clock clock) {
+        this.people = people;
         this.clock = clock;
+    }
+
+    /**
+     * The groups of a person as the directory has them now: what a decision asks may hang on them.
+     *
+     * @throws Problem 409 if the directory does not answer
+     */
+    public Set<String> groups(People.Person person) {
+        try {
+            return people.groupsNow(person.id());
+        } catch (PeopleSource.Away away) {
+            throw new Problem(
+                    409,
+                    "cannot-be-helped",
+                    away.getMessage()
+                            + ". What may be done hangs on the person's groups there. Try again in"
+                            + " a minute.");
+        }
     }
 
     /** What each server says, the one that takes writes first. */

@@ -18,7 +18,15 @@ final class Mark {
     static AccountState read(String mark) {
         String[] parts = mark.split("\\|", -1);
         return new AccountState(
-                instant(parts[0]), false, false, instant(parts[1]), null, null, null, parts[2]);
+                instant(parts[0]),
+                false,
+                false,
+                instant(parts[1]),
+                null,
+                null,
+                null,
+                false,
+                parts[2]);
     }
 
     private static String text(@Nullable Instant at) {

@@ -72,7 +72,7 @@ class OnServers {
         boolean notOlder = now.version().compareTo(effect.version()) >= 0;
         return switch (action) {
             case UNLOCK -> notOlder && now.lockedSince() == null;
-            case TEMPORARY_PASSWORD ->
+            case TEMPORARY_PASSWORD, EXPIRY ->
                     notOlder
                             && now.lastSet() != null
                             && effect.lastSet() != null

@@ -11,15 +11,20 @@ import earnest.systems.Looked;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.util.Set;
 import java.util.UUID;
 
 /** How changes become unknown or settled: each with its entry, in one transaction. */
 @Component
 class Settling {
+    private static final Set<Changes.State> OPEN =
+            Set.of(Changes.State.INTENDED, Changes.State.ASKED, Changes.State.UNKNOWN);
+
     private final ChangeRepository changes;
     private final ChangeEntries entries;
     private final Tickets tickets;
@@ -52,24 +57,31 @@ class Settling {
     }
 
     /** Not asked at all; in the present transaction. */
-    void close(AccountChange change, String reason) {
-        change.state = Changes.State.CLOSED;
-        change.reason = "Not done: " + reason + ".";
-        change.settledAt = clock.instant();
-        forget(change);
-        record.append(
-                entries.about(Entry.byEarnest(EntryKind.CHANGE_CLOSED), change)
-                        .data("reason", reason));
+    void close(AccountChange known, String reason) {
+        String words = "Not done: " + reason + ".";
+        if (moved(known.id, Set.of(Changes.State.INTENDED), Changes.State.CLOSED, words)) {
+            AccountChange change = changes.findById(known.id).orElseThrow();
+            forget(change);
+            record.append(
+                    entries.about(Entry.byEarnest(EntryKind.CHANGE_CLOSED), change)
+                            .data("reason", reason));
+            tell(change, words);
+        }
+    }
+
+    private boolean moved(
+            UUID id, Set<Changes.State> from, Changes.State to, @Nullable String words) {
+        return changes.settle(id, from, to, words, clock.instant(), null) == 1;
     }
 
     void unknown(UUID id, String words) {
         writes.run(
                 () -> {
-                    AccountChange change = changes.lock(id).orElseThrow();
-                    if (change.state == Changes.State.ASKED) {
-                        change.state = Changes.State.UNKNOWN;
-                        change.reason = words;
-                        record.append(entries.bySystem(EntryKind.CHANGE_UNKNOWN, change));
+                    if (changes.unknown(id, words) == 1) {
+                        record.append(
+                                entries.bySystem(
+                                        EntryKind.CHANGE_UNKNOWN,
+                                        changes.findById(id).orElseThrow()));
                     }
                 });
     }
@@ -77,19 +89,21 @@ class Settling {
     void tookEffect(UUID id, Connector connector) {
         AccountChange known = changes.findById(id).orElseThrow();
         Looked looked = connector.look(connector.servers().getFirst(), known.ref());
+        String mark = looked instanceof Looked.There(AccountState state) ? Mark.of(state) : null;
         writes.run(
                 () -> {
                     tickets.lock(known.ticketId);
-                    AccountChange change = changes.lock(id).orElseThrow();
-                    if (change.state == Changes.State.TOOK_EFFECT) {
+                    if (changes.settle(
+                                    id,
+                                    OPEN,
+                                    Changes.State.TOOK_EFFECT,
+                                    null,
+                                    clock.instant(),
+                                    mark)
+                            != 1) {
                         return;
                     }
-                    change.state = Changes.State.TOOK_EFFECT;
-                    change.reason = null;
-                    change.settledAt = clock.instant();
-                    if (looked instanceof Looked.There(AccountState state)) {
-                        change.effectMark = Mark.of(state);
-                    }
+                    AccountChange change = changes.findById(id).orElseThrow();
                     record.append(entries.bySystem(EntryKind.CHANGE_TOOK_EFFECT, change));
                     events.publishEvent(
                             new Changes.TookEffect(
@@ -98,6 +112,7 @@ class Settling {
                                     change.personId,
                                     change.system,
                                     change.what(),
+                                    change.aboutId,
                                     change.wrappedId,
                                     change.how()));
                     waypoints.pass("change-took-effect-uncommitted");
@@ -105,26 +120,38 @@ class Settling {
         waypoints.pass("change-took-effect-committed");
     }
 
+    /** A late answer finds it settled, and changes nothing. */
     void settle(UUID id, Changes.State state, String words, EntryKind kind) {
         writes.run(
                 () -> {
-                    AccountChange known = changes.findById(id).orElseThrow();
-                    tickets.lock(known.ticketId);
-                    AccountChange change = changes.lock(id).orElseThrow();
-                    change.state = state;
-                    change.reason = words;
-                    change.settledAt = clock.instant();
+                    tickets.lock(changes.findById(id).orElseThrow().ticketId);
+                    if (!moved(id, OPEN, state, words)) {
+                        return;
+                    }
+                    AccountChange change = changes.findById(id).orElseThrow();
                     forget(change);
                     record.append(entries.bySystem(kind, change).data("reason", words));
+                    tell(change, words);
                     waypoints.pass("change-settled-uncommitted");
                 });
         waypoints.pass("change-settled-committed");
     }
 
+    private void tell(AccountChange change, String words) {
+        events.publishEvent(
+                new Changes.CameToNothing(
+                        change.id,
+                        change.ticketId,
+                        change.personId,
+                        change.what(),
+                        change.aboutId,
+                        words));
+    }
+
     private void forget(AccountChange change) {
         UUID wrapped = change.wrappedId;
         if (wrapped != null) {
-            secrets.discard(wrapped);
+            secrets.forget(wrapped);
             change.wrappedId = null;
         }
     }

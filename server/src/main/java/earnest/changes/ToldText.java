@@ -7,21 +7,29 @@ import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.Action;
 import earnest.systems.Systems;
 
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
+import java.time.Clock;
+import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 
 /** Tells the person on every phone they have that a change was made. */
 @Component
 class ToldText implements TextBody {
+    private static final Duration LATELY = Duration.ofDays(14);
+
     private final ChangeRepository changes;
     private final People people;
     private final Systems systems;
     private final TheRecord record;
+    private final Clock clock;
     private final org.springframework.beans.factory.ObjectProvider<Texts> texts;
 
     ToldText(
@@ -29,18 +37,23 @@ class ToldText implements TextBody {
             People people,
             Systems systems,
             TheRecord record,
+            Clock clock,
             org.springframework.beans.factory.ObjectProvider<Texts> texts) {
         this.changes = changes;
         this.people = people;
         this.systems = systems;
         this.record = record;
+        this.clock = clock;
         this.texts = texts;
     }
 
     @EventListener
     void on(Changes.TookEffect effect) {
+        if (effect.action() == Action.EXPIRY) {
+            return; // told by whoever watches the handover
+        }
         boolean told = false;
-        for (People.Contact contact : people.contacts(effect.person())) {
+        for (People.Contact contact : everywhere(effect.person())) {
             if (contact.kind().texts()) {
                 texts.getObject()
                         .send(
@@ -62,6 +75,16 @@ class ToldText implements TextBody {
                                             .map(People.Person::name)
                                             .orElse(null)));
         }
+    }
+
+    /**
+     * Also where the person was reached until lately: a number may have been replaced by a thief.
+     */
+    private List<People.Contact> everywhere(UUID person) {
+        return Stream.concat(
+                        people.contacts(person).stream(),
+                        people.replacedSince(person, clock.instant().minus(LATELY)).stream())
+                .toList();
     }
 
     @Override
@@ -86,6 +109,7 @@ class ToldText implements TextBody {
         return switch (change.what()) {
             case UNLOCK -> "it was unlocked";
             case TEMPORARY_PASSWORD -> "it has a temporary password";
+            case EXPIRY -> "its temporary password is out of force";
         };
     }
 }

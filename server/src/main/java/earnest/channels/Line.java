@@ -33,6 +33,16 @@ public class Line {
         outside.ask("/calls/" + call + "/ended", body());
     }
 
+    /** The desk holds a call: the other side hears nothing. */
+    public void held(String call) {
+        outside.ask("/calls/" + call + "/held", body());
+    }
+
+    /** The desk speaks on a held call again. */
+    public void resumed(String call) {
+        outside.ask("/calls/" + call + "/resumed", body());
+    }
+
     private static byte[] body(String... pairs) {
         var map = new java.util.LinkedHashMap<String, String>();
         for (int i = 0; i < pairs.length; i += 2) {

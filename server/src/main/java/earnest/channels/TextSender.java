@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -31,10 +32,22 @@ import java.util.stream.Collectors;
 @Service
 class TextSender implements Texts, Worker {
     static final Work.Kind KIND = new Work.Kind("send-text");
+    private static final int AT_ONCE = 4;
     private static final Duration GIVE_UP = Duration.ofMinutes(8);
     private static final Duration LOOK_FOR_ARRIVAL = Duration.ofMinutes(3);
     private static final Duration AGAIN = Duration.ofSeconds(3);
     private static final Duration SOON = Duration.ofMillis(600);
+
+    /** From which states a text gets into each. */
+    private static final Map<State, Set<State>> FROM =
+            Map.of(
+                    State.WAITING, Set.of(State.SENDING, State.UNKNOWN),
+                    State.SENDING, Set.of(State.WAITING),
+                    State.UNKNOWN, Set.of(State.SENDING, State.UNKNOWN),
+                    State.LEFT, Set.of(State.SENDING, State.UNKNOWN),
+                    State.ARRIVED, Set.of(State.LEFT),
+                    State.FAILED, Set.of(State.WAITING, State.SENDING, State.UNKNOWN),
+                    State.UNCLEAR, Set.of(State.SENDING, State.UNKNOWN));
 
     private final MessageRepository messages;
     private final Gateway gateway;
@@ -97,6 +110,11 @@ class TextSender implements Texts, Worker {
     }
 
     @Override
+    public int atOnce() {
+        return AT_ONCE;
+    }
+
+    @Override
     public Optional<Duration> work(UUID id) {
         Message message = messages.findById(id).orElseThrow();
         return switch (message.state) {
@@ -104,12 +122,16 @@ class TextSender implements Texts, Worker {
             // Taken up after a crash: it may have left.
             case SENDING, UNKNOWN -> findOut(message);
             case LEFT -> lookForArrival(message);
-            case ARRIVED, FAILED -> Optional.empty();
+            case ARRIVED, FAILED, UNCLEAR -> Optional.empty();
         };
     }
 
     private Optional<Duration> sendNow(Message message) {
-        Optional<People.Contact> contact = people.contact(message.personId, message.contactId);
+        // What was replaced is told that it was, and nothing else.
+        Optional<People.Contact> contact =
+                message.purpose == Purpose.TOLD
+                        ? people.contactEver(message.personId, message.contactId)
+                        : people.contact(message.personId, message.contactId);
         if (contact.isEmpty()) {
             return fail(message, "the contact is not on record any more");
         }
@@ -121,7 +143,9 @@ class TextSender implements Texts, Worker {
             return fail(message, "there is nothing to send any more");
         }
         try (Secret body = words.get()) {
-            move(message.id, State.SENDING, null, null);
+            if (!move(message.id, State.SENDING, null, null)) {
+                return Optional.of(SOON);
+            }
             waypoints.pass("text-" + lower(message.purpose) + "-before-gateway");
             Gateway.Result result = gateway.send(message.id, contact.get().value(), body);
             waypoints.pass("text-" + lower(message.purpose) + "-after-gateway");
@@ -147,15 +171,17 @@ class TextSender implements Texts, Worker {
                 move(message.id, State.WAITING, words, null);
                 yield Optional.of(AGAIN);
             }
-            case Gateway.Result.Unknown() -> {
-                move(
-                        message.id,
-                        State.UNKNOWN,
-                        "the gateway gave no answer; it is being asked",
-                        null);
-                yield message.giveUpAt.isBefore(clock.instant())
-                        ? fail(message, "the gateway gave no answer")
-                        : Optional.of(AGAIN);
+            case Gateway.Result.Unknown(String words) -> {
+                if (message.giveUpAt.isBefore(clock.instant())) {
+                    move(
+                            message.id,
+                            State.UNCLEAR,
+                            "nobody knows whether it left",
+                            EntryKind.TEXT_UNCLEAR);
+                    yield Optional.empty();
+                }
+                move(message.id, State.UNKNOWN, words, null);
+                yield Optional.of(AGAIN);
             }
         };
     }
@@ -179,18 +205,18 @@ class TextSender implements Texts, Worker {
         return Optional.empty();
     }
 
-    private void move(UUID id, State state, @Nullable String said, @Nullable EntryKind kind) {
-        writes.run(
+    /** The row decides: false, and nothing done, if the text was not in a state before it. */
+    private boolean move(UUID id, State state, @Nullable String said, @Nullable EntryKind kind) {
+        return writes.get(
                 () -> {
-                    Message message = messages.findById(id).orElseThrow();
-                    message.state = state;
-                    message.said = said;
-                    if (state == State.SENDING) {
-                        message.tries++;
+                    int tries = state == State.SENDING ? 1 : 0;
+                    if (messages.move(id, FROM.get(state), state, said, tries) != 1) {
+                        return false;
                     }
+                    Message message = messages.findById(id).orElseThrow();
                     if (kind != null) {
                         String contact =
-                                people.contact(message.personId, message.contactId)
+                                people.contactEver(message.personId, message.contactId)
                                         .map(c -> c.kind().words())
                                         .orElse("a contact");
                         record.append(
@@ -207,6 +233,7 @@ class TextSender implements Texts, Worker {
                     if (state == State.LEFT) {
                         waypoints.pass("text-" + lower(message.purpose) + "-left-uncommitted");
                     }
+                    return true;
                 });
     }
 

@@ -32,7 +32,10 @@ public interface Texts {
         UNKNOWN,
         LEFT,
         ARRIVED,
-        FAILED
+        /** Surely not left. */
+        FAILED,
+        /** Nobody can tell whether it left; it is not sent again. */
+        UNCLEAR
     }
 
     record Sent(UUID id, UUID contact, State state, @Nullable String said) {}

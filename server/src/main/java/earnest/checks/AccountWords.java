@@ -5,7 +5,6 @@ import earnest.core.assurance.Line;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Shortfall;
 import earnest.people.FactKind;
-import earnest.people.People;
 
 import org.jspecify.annotations.Nullable;
 
@@ -22,11 +21,11 @@ final class AccountWords {
     private static final DateTimeFormatter MONTH =
             DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH).withZone(ZoneOffset.UTC);
     private final Rulebook rules;
-    private final List<People.Contact> contacts;
+    private final Gathered.Known known;
 
-    AccountWords(Rulebook rules, List<People.Contact> contacts) {
+    AccountWords(Rulebook rules, Gathered.Known known) {
         this.rules = rules;
-        this.contacts = contacts;
+        this.known = known;
     }
 
     Standing.Line line(Line line, @Nullable ProofCheck check) {
@@ -80,7 +79,7 @@ final class AccountWords {
     }
 
     private String contactWords(ProofCheck check) {
-        return contacts.stream()
+        return known.contacts().stream()
                 .filter(c -> c.id().equals(check.contactId))
                 .findFirst()
                 .map(c -> c.kind().words())
@@ -88,6 +87,16 @@ final class AccountWords {
     }
 
     private @Nullable String note(ProofCheck check) {
+        String outcome = outcome(check);
+        if (!check.personId.equals(known.person())) {
+            return "as somebody else, before" + (outcome == null ? "" : ": " + outcome);
+        }
+        return check.ticketId.equals(known.ticket().id())
+                ? outcome
+                : outcome + ", said on another ticket";
+    }
+
+    private @Nullable String outcome(ProofCheck check) {
         return switch (check.state) {
             case FAILED -> check.method() == Methods.CALL_BACK ? "it was somebody else" : "wrong";
             case DENIED -> "the person does not ask for this";

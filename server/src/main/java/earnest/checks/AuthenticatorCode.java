@@ -7,6 +7,8 @@ import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
+import java.time.Duration;
+
 /** The caller reads the running code of an enrolled authenticator. */
 @Component
 class AuthenticatorCode implements ProofMethod {
@@ -15,6 +17,8 @@ class AuthenticatorCode implements ProofMethod {
                     EntryKind.AUTHENTICATOR_RIGHT,
                     EntryKind.AUTHENTICATOR_WRONG,
                     EntryKind.AUTHENTICATOR_FAILED);
+
+    private static final Duration LATELY = Duration.ofMinutes(30);
 
     private final Enrolments enrolments;
     private final CheckLog log;
@@ -32,6 +36,7 @@ class AuthenticatorCode implements ProofMethod {
     @Override
     public void start(ProofCheck check, SignedIn me, Tickets.View ticket) {
         check.expiresAt = check.startedAt.plus(Proving.CODE_LASTS);
+        check.tries = log.carriedTries(check, LATELY);
         log.append(log.entry(EntryKind.AUTHENTICATOR_ASKED, me, check));
     }
 

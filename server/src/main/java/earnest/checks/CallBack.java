@@ -14,10 +14,14 @@ import java.util.Locale;
 @Component
 class CallBack implements ProofMethod {
     private final Work work;
+    private final Tickets tickets;
+    private final Stops stops;
     private final CheckLog log;
 
-    CallBack(Work work, CheckLog log) {
+    CallBack(Work work, Tickets tickets, Stops stops, CheckLog log) {
         this.work = work;
+        this.tickets = tickets;
+        this.stops = stops;
         this.log = log;
     }
 
@@ -43,15 +47,20 @@ class CallBack implements ProofMethod {
 
     Proving.Outcome heard(Tickets.View ticket, ProofCheck check, SignedIn me, String heard) {
         CheckState state = state(heard);
-        boolean answered = CallBacks.ANSWERED.equals(check.lineState);
-        if (!answered && state != CheckState.UNANSWERED) {
+        if (check.answeredAt == null && state != CheckState.UNANSWERED) {
             throw new Problem(
                     409,
                     "not-answered",
                     "Nobody answered the call back yet. Wait for the answer, or end it without"
                             + " one.");
         }
+        if (state == CheckState.PASSED && check.conversationId != null) {
+            tickets.carryTo(check.conversationId);
+        }
         log.end(ticket, check, state, log.entry(kind(state), me, check));
+        if (state == CheckState.DENIED) {
+            stops.everywhere(check);
+        }
         return new Proving.Outcome(state.name().toLowerCase(Locale.ROOT), 0);
     }
 

@@ -17,13 +17,16 @@ import org.springframework.stereotype.Component;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 /** Places calls back to numbers on record, and follows them. The check's id is the call's. */
 @Component
 class CallBacks implements Worker {
     static final Work.Kind KIND = new Work.Kind("call-back");
-    static final String ANSWERED = "answered";
+    private static final int AT_ONCE = 3;
+    private static final String ANSWERED = "answered";
+    private static final Set<String> OVER = Set.of("ended", "dropped");
     private static final Duration GIVE_UP = Duration.ofSeconds(20);
     private static final Duration AGAIN = Duration.ofSeconds(2);
 
@@ -55,6 +58,11 @@ class CallBacks implements Worker {
     @Override
     public Work.Kind kind() {
         return KIND;
+    }
+
+    @Override
+    public int atOnce() {
+        return AT_ONCE;
     }
 
     @Override
@@ -98,14 +106,15 @@ class CallBacks implements Worker {
                 () -> {
                     tickets.lock(known.ticketId);
                     ProofCheck check = checks.findById(known.id).orElseThrow();
-                    boolean late = ANSWERED.equals(check.lineState) && !state.equals("ended");
+                    boolean late = check.answeredAt != null && !OVER.contains(state);
                     if (check.state != CheckState.OPEN || late || state.equals(check.lineState)) {
                         return;
                     }
                     check.lineState = state;
                     if (state.equals(ANSWERED)) {
-                        tickets.callBackBegins(check.ticketId, check.id.toString())
-                                .ifPresent(conversation -> check.conversationId = conversation);
+                        check.answeredAt = clock.instant();
+                        check.conversationId =
+                                tickets.callBackBegins(check.ticketId, check.id.toString());
                     }
                     append(check, state);
                 });

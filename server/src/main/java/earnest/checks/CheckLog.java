@@ -10,6 +10,7 @@ import earnest.tickets.Tickets;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.UUID;
@@ -17,12 +18,15 @@ import java.util.UUID;
 /** What happens in checks, as entries; and how checks end. */
 @Component
 class CheckLog {
+    private final CheckRepository checks;
     private final Tickets tickets;
     private final People people;
     private final TheRecord record;
     private final Clock clock;
 
-    CheckLog(Tickets tickets, People people, TheRecord record, Clock clock) {
+    CheckLog(
+            CheckRepository checks, Tickets tickets, People people, TheRecord record, Clock clock) {
+        this.checks = checks;
         this.tickets = tickets;
         this.people = people;
         this.record = record;
@@ -65,6 +69,21 @@ class CheckLog {
         check.end(state, clock.instant(), id);
         tickets.bump(ticket.id());
     }
+
+    /**
+     * Wrong tries that a fresh check of this method begins with: those of the one before, if it was
+     * replaced or let go before its tries were used up. One is always left.
+     */
+    int carriedTries(ProofCheck check, Duration lately) {
+        return checks.findFirstByPersonIdAndMethodAndStartedAtGreaterThanEqualOrderByStartedAtDesc(
+                        check.personId, check.method, check.startedAt.minus(lately))
+                .filter(before -> before.state == CheckState.UNANSWERED)
+                .map(before -> Math.min(before.tries, Proving.MOST_TRIES - 1))
+                .orElse(0);
+    }
+
+    /** What a check that is let go becomes. */
+    record LetGo(CheckState state, EntryKind kind) {}
 
     /** The entries of a check that takes some tries. */
     record TryKinds(EntryKind passed, EntryKind wrong, EntryKind failed) {}

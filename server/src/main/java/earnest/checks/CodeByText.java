@@ -9,7 +9,6 @@ import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Clock;
 import java.time.Duration;
 import java.util.Objects;
 
@@ -26,14 +25,12 @@ class CodeByText implements ProofMethod {
     private final SentCodes codes;
     private final Texts texts;
     private final CheckLog log;
-    private final Clock clock;
 
-    CodeByText(CheckRepository checks, SentCodes codes, Texts texts, CheckLog log, Clock clock) {
+    CodeByText(CheckRepository checks, SentCodes codes, Texts texts, CheckLog log) {
         this.checks = checks;
         this.codes = codes;
         this.texts = texts;
         this.log = log;
-        this.clock = clock;
     }
 
     @Override
@@ -54,6 +51,7 @@ class CodeByText implements ProofMethod {
                             .formatted(sent));
         }
         check.expiresAt = check.startedAt.plus(Proving.CODE_LASTS);
+        check.tries = log.carriedTries(check, CODES_WINDOW);
         log.append(log.entry(EntryKind.CODE_SENT, me, check).data("contact", log.contact(check)));
         texts.send(
                 Texts.Purpose.CODE,
@@ -64,15 +62,12 @@ class CodeByText implements ProofMethod {
     }
 
     @Override
+    public CheckLog.LetGo letGo() {
+        return new CheckLog.LetGo(CheckState.UNANSWERED, EntryKind.CODE_REPLACED);
+    }
+
+    @Override
     public Proving.Outcome answer(Tickets.View ticket, ProofCheck check, Secret typed) {
-        if (!check.open(clock.instant())) {
-            log.end(
-                    ticket,
-                    check,
-                    CheckState.UNANSWERED,
-                    log.caller(EntryKind.CODE_EXPIRED, ticket, check));
-            return new Proving.Outcome("expired", 0);
-        }
         return log.tried(ticket, check, codes.is(check.id, typed), KINDS);
     }
 }

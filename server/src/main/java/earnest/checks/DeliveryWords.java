@@ -13,6 +13,7 @@ public final class DeliveryWords {
             case LEFT -> "left";
             case ARRIVED -> "arrived";
             case FAILED -> "could not be sent";
+            case UNCLEAR -> "nobody knows whether it left";
         };
     }
 }

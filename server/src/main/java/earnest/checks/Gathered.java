@@ -20,6 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** Gathers what an assessment looks at: evidence, signals, and checks that could still be made. */
 @Component
@@ -51,12 +52,33 @@ class Gathered {
             Tickets.View ticket,
             UUID person,
             List<ProofCheck> checks,
+            List<ProofCheck> stops,
             List<People.Contact> contacts) {
-        /** Ended checks about this person; a check under way is no evidence yet. */
+        /**
+         * Ended checks that count here; a check under way is no evidence yet. Those about this
+         * person; what whoever is on this ticket failed or was denied as somebody else; and every
+         * 'no' of this person, wherever it was said.
+         */
         List<ProofCheck> ended() {
-            return checks.stream()
-                    .filter(check -> check.personId.equals(person) && check.endedAt != null)
+            return Stream.concat(
+                            checks.stream()
+                                    .filter(check -> check.endedAt != null && countsHere(check)),
+                            stops.stream().filter(stop -> !stop.ticketId.equals(ticket.id())))
                     .toList();
+        }
+
+        private boolean countsHere(ProofCheck check) {
+            return check.personId.equals(person)
+                    || check.state == CheckState.FAILED
+                    || check.state == CheckState.DENIED;
+        }
+
+        /** Ids of lines that stop nothing any more. */
+        Set<String> lifted() {
+            return checks.stream()
+                    .filter(check -> check.stopLiftedAt != null)
+                    .map(check -> check.id.toString())
+                    .collect(Collectors.toSet());
         }
 
         Optional<ProofCheck> open(Instant now) {
@@ -69,6 +91,8 @@ class Gathered {
                 ticket,
                 person,
                 checks.findByTicketIdOrderByStartedAt(ticket.id()),
+                // A closed ticket shows what stood then.
+                ticket.state() == Tickets.State.CLOSED ? List.of() : checks.stops(person),
                 people.contacts(person));
     }
 

@@ -31,6 +31,13 @@ class ProofCheck {
     @Nullable String lineState;
     Instant startedAt;
     @Nullable Instant expiresAt;
+
+    /** When a call back was answered, whatever the line said later; else null. */
+    @Nullable Instant answeredAt;
+
+    /** When two lifted what this 'no' stopped, or null. */
+    @Nullable Instant stopLiftedAt;
+
     @Nullable Instant endedAt;
     int tries;
 

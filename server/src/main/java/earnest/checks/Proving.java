@@ -6,6 +6,7 @@ import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.people.FactKind;
+import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.tickets.Tickets;
 
@@ -81,6 +82,9 @@ class Proving {
                                 "nobody-on-the-line",
                                 "Nobody is on the line to answer it. Call the person back first.");
                     }
+                    if (method.needsSomebodyOnTheLine()) {
+                        ticket.mustBeSpeaking();
+                    }
                     endOpen(ticketId, me);
                     method.start(check, me, ticket);
                     checks.add(check);
@@ -130,14 +134,23 @@ class Proving {
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
                     ProofCheck check = underWay(ticketId, checkId);
-                    if (ticket.conversation() == null
-                            || !ticket.conversation().equals(check.conversationId)) {
+                    if (check.conversationId == null
+                            || !ticket.conversations().contains(check.conversationId)) {
                         throw new Problem(
                                 409,
                                 "conversation-over",
                                 "The call in which this was asked is over. Ask again in the present"
                                         + " one.");
                     }
+                    if (!check.open(clock.instant())) {
+                        log.end(
+                                ticket,
+                                check,
+                                CheckState.UNANSWERED,
+                                log.caller(EntryKind.CODE_EXPIRED, ticket, check));
+                        return new Outcome("expired", 0);
+                    }
+                    ticket.mustBeSpeaking();
                     return method(check).answer(ticket, check, typed);
                 });
     }
@@ -149,9 +162,13 @@ class Proving {
         return writes.get(
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
-                    ProofCheck check = underWay(ticketId, checkId);
+                    ProofCheck check = onTicket(ticketId, checkId);
                     if (check.method() != Methods.CALL_BACK) {
                         throw Problem.invalid("Only a call back is heard.");
+                    }
+                    // A 'no' can be said at any time, also after the call was taken for over.
+                    if (!heard.equals("denied") || check.state == CheckState.DENIED) {
+                        mustBeUnderWay(check);
                     }
                     return callBack.heard(ticket, check, me, heard);
                 });
@@ -162,8 +179,7 @@ class Proving {
         writes.run(
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
-                    ProofCheck check = underWay(ticketId, checkId);
-                    unanswered(ticket, check, me, EntryKind.CHECK_ENDED);
+                    letGo(ticket, underWay(ticketId, checkId), me);
                 });
     }
 
@@ -172,15 +188,25 @@ class Proving {
         Tickets.View ticket = tickets.view(ticketId);
         for (ProofCheck check : checks.findByTicketIdOrderByStartedAt(ticketId)) {
             if (check.state == CheckState.OPEN) {
-                boolean code = check.method() == Methods.CODE_BY_TEXT;
-                unanswered(
-                        ticket, check, me, code ? EntryKind.CODE_REPLACED : EntryKind.CHECK_ENDED);
+                letGo(ticket, check, me);
             }
         }
     }
 
-    private void unanswered(Tickets.View ticket, ProofCheck check, SignedIn me, EntryKind kind) {
-        log.end(ticket, check, CheckState.UNANSWERED, log.entry(kind, me, check));
+    /** While the call goes on, letting go is the caller's not knowing; after it, nobody's. */
+    private void letGo(Tickets.View ticket, ProofCheck check, SignedIn me) {
+        CheckLog.LetGo end = method(check).letGo();
+        boolean goesOn =
+                check.conversationId != null
+                        && ticket.conversations().contains(check.conversationId);
+        if (end.state() == CheckState.FAILED && !goesOn) {
+            end = new CheckLog.LetGo(CheckState.UNANSWERED, EntryKind.CHECK_ENDED);
+        }
+        Entry entry = log.entry(end.kind(), me, check);
+        if (check.fact != null) {
+            entry.data("fact", FactKind.of(check.fact).words());
+        }
+        log.end(ticket, check, end.state(), entry);
     }
 
     private ProofMethod method(ProofCheck check) {
@@ -191,16 +217,23 @@ class Proving {
         return method;
     }
 
+    private ProofCheck onTicket(UUID ticketId, UUID checkId) {
+        return checks.findById(checkId)
+                .filter(c -> c.ticketId.equals(ticketId))
+                .orElseThrow(() -> Problem.unknown("check on this ticket"));
+    }
+
     private ProofCheck underWay(UUID ticketId, UUID checkId) {
-        ProofCheck check =
-                checks.findById(checkId)
-                        .filter(c -> c.ticketId.equals(ticketId))
-                        .orElseThrow(() -> Problem.unknown("check on this ticket"));
+        ProofCheck check = onTicket(ticketId, checkId);
+        mustBeUnderWay(check);
+        return check;
+    }
+
+    private static void mustBeUnderWay(ProofCheck check) {
         if (check.state != CheckState.OPEN) {
             throw new Problem(
                     409, "check-over", "This check is over. Start a new one if you need it.");
         }
-        return check;
     }
 
     private static UUID claimed(Tickets.View ticket) {

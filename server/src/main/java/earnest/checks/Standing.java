@@ -8,6 +8,7 @@ import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 
 /** How sure the desk is on one ticket, in words and points. */
@@ -18,11 +19,17 @@ public interface Standing {
     Account account(Tickets.View ticket, List<Want> wanted);
 
     /**
-     * Judges one action again, in the present transaction and on the locked ticket.
+     * Judges one deed, in the present transaction and on the locked ticket; no other decision about
+     * the person is made until the transaction ends.
      *
+     * @param groups of the person, as the directory has them now
      * @return the verdict, and what it rests on
+     * @throws earnest.ground.Problem 409 if the ticket names nobody, or somebody else than the deed
      */
-    Judged judge(Tickets.View ticket, Want wanted);
+    Judged judge(Tickets.View ticket, Deed deed, Set<String> groups);
+
+    /** Whether a 'no' of the person stands that nobody lifted. */
+    boolean stopped(UUID person);
 
     /** Whether the person has an authenticator enrolled. */
     boolean hasAuthenticator(UUID person);
@@ -33,12 +40,36 @@ public interface Standing {
     /** An action on a system, asked by an analyst. */
     record Want(String action, String system, UUID analyst) {}
 
-    record Judged(Verdict verdict, int standing, Leaf.Why why) {}
+    /** A want with whom and what it is done to. */
+    record Deed(UUID person, String system, String account, String action, UUID analyst) {
+        Want want() {
+            return new Want(action, system, analyst);
+        }
+    }
+
+    /**
+     * A verdict.
+     *
+     * @param permit for this deed and as the ticket stands, when the verdict is open; else null
+     */
+    record Judged(Verdict verdict, int standing, Leaf.Why why, @Nullable Permit permit) {}
+
+    /** That somebody asked to lift a stop. */
+    record Lifting(
+            UUID id,
+            String reason,
+            UUID askedBy,
+            String askedByName,
+            boolean byLead,
+            Instant askedAt) {}
 
     /**
      * The account.
      *
-     * @param until the last instant at which the standing holds is with each verdict
+     * @param judgements each with the last instant at which it holds
+     * @param calledBack calls back that were answered and are over, on which a 'no' may still be
+     *     said
+     * @param lifting what was asked about lifting a stop, or null
      */
     record Account(
             int standing,
@@ -46,7 +77,9 @@ public interface Standing {
             List<Line> lines,
             List<Offer> offers,
             @Nullable Open open,
-            List<Judgement> judgements) {}
+            List<Judgement> judgements,
+            List<UUID> calledBack,
+            @Nullable Lifting lifting) {}
 
     /**
      * A line.

@@ -12,7 +12,6 @@ import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
@@ -37,6 +36,7 @@ class StandingOfTickets implements Standing {
     private final Texts texts;
     private final Enrolments enrolments;
     private final SentCodes codes;
+    private final Stops stops;
     private final Clock clock;
 
     StandingOfTickets(
@@ -47,6 +47,7 @@ class StandingOfTickets implements Standing {
             Texts texts,
             Enrolments enrolments,
             SentCodes codes,
+            Stops stops,
             Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
@@ -55,6 +56,7 @@ class StandingOfTickets implements Standing {
         this.texts = texts;
         this.enrolments = enrolments;
         this.codes = codes;
+        this.stops = stops;
         this.clock = clock;
     }
 
@@ -84,12 +86,16 @@ class StandingOfTickets implements Standing {
      * @param lookingBack shows a closed ticket as it stood at its last check; nothing may be
      *     decided on that
      */
-    private Look look(Tickets.View ticket, UUID person, List<Want> wanted, boolean lookingBack) {
+    private Look look(
+            Tickets.View ticket,
+            UUID person,
+            List<Want> wanted,
+            Set<String> groups,
+            boolean lookingBack) {
         Rulebooks.InForce book = rulebooks.inForce();
         Gathered.Known known = gathered.known(ticket, person);
         List<ProofCheck> ended = known.ended();
         List<Gathered.Possible> possible = gathered.possible(known, book);
-        Set<String> groups = people.person(person).map(People.Person::groups).orElse(Set.of());
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
         for (Evidence line : evidence) {
@@ -97,7 +103,7 @@ class StandingOfTickets implements Standing {
             now = line.at().isAfter(now) ? line.at() : now;
         }
         Set<String> conversations =
-                ticket.conversation() == null ? Set.of() : Set.of(ticket.conversation().toString());
+                ticket.conversations().stream().map(UUID::toString).collect(Collectors.toSet());
         if (lookingBack && !evidence.isEmpty()) {
             Evidence last = evidence.stream().max(Comparator.comparing(Evidence::at)).orElseThrow();
             now = last.at();
@@ -123,7 +129,7 @@ class StandingOfTickets implements Standing {
                                 .toList(),
                         possible.stream().map(Gathered.Possible::available).toList(),
                         conversations,
-                        Set.of(),
+                        known.lifted(),
                         now);
         return new Look(known, book, ended, possible, Assurance.assess(question));
     }
@@ -132,10 +138,11 @@ class StandingOfTickets implements Standing {
     public Account account(Tickets.View ticket, List<Want> wanted) {
         UUID person = ticket.person();
         if (person == null) {
-            return new Account(0, false, List.of(), List.of(), null, List.of());
+            return new Account(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
         }
-        Look look = look(ticket, person, wanted, ticket.state() == Tickets.State.CLOSED);
-        AccountWords words = new AccountWords(look.book().rules(), look.known().contacts());
+        Set<String> groups = people.person(person).map(People.Person::groups).orElse(Set.of());
+        Look look = look(ticket, person, wanted, groups, ticket.state() == Tickets.State.CLOSED);
+        AccountWords words = new AccountWords(look.book().rules(), look.known());
         Map<String, ProofCheck> byId =
                 look.ended().stream()
                         .collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
@@ -147,29 +154,40 @@ class StandingOfTickets implements Standing {
                 look.assessment().standing(),
                 look.assessment().stopped(),
                 lines,
-                offers(look, ticket.conversation()),
+                offers(look, ticket.conversations()),
                 look.known().open(clock.instant()).map(this::open).orElse(null),
-                look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList());
+                look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList(),
+                look.known().checks().stream()
+                        .filter(check -> check.answeredAt != null && check.endedAt != null)
+                        .filter(check -> check.state != CheckState.DENIED)
+                        .map(check -> check.id)
+                        .toList(),
+                stops.waiting(person).orElse(null));
+    }
+
+    @Override
+    public boolean stopped(UUID person) {
+        return stops.stopped(person);
     }
 
     /** What already stands in this conversation would add nothing, so it is not offered again. */
-    private static boolean stands(
-            Look look, Gathered.Possible possible, @Nullable UUID conversation) {
+    private static boolean stands(Look look, Gathered.Possible possible, Set<UUID> conversations) {
         return look.ended().stream()
                 .anyMatch(
                         check ->
                                 check.state == CheckState.PASSED
                                         && check.method.equals(possible.available().method())
                                         && check.path.equals(possible.available().path())
-                                        && Objects.equals(check.conversationId, conversation));
+                                        && check.conversationId != null
+                                        && conversations.contains(check.conversationId));
     }
 
-    private static List<Offer> offers(Look look, @Nullable UUID conversation) {
+    private static List<Offer> offers(Look look, Set<UUID> conversations) {
         List<Offer> offers = new ArrayList<>();
         Set<String> methods = new HashSet<>();
         for (Gathered.Possible possible : look.possible()) {
             String method = possible.available().method();
-            if (stands(look, possible, conversation)) {
+            if (stands(look, possible, conversations)) {
                 continue;
             }
             if (possible.fact() != null && !methods.add(method)) {
@@ -253,7 +271,7 @@ class StandingOfTickets implements Standing {
     }
 
     @Override
-    public Judged judge(Tickets.View ticket, Want want) {
+    public Judged judge(Tickets.View ticket, Deed deed, Set<String> groups) {
         UUID person = ticket.person();
         if (person == null) {
             throw new Problem(
@@ -261,7 +279,14 @@ class StandingOfTickets implements Standing {
                     "nobody-named",
                     "Say first who the caller says they are. Nothing can be done for nobody.");
         }
-        Look look = look(ticket, person, List.of(want), false);
+        if (!person.equals(deed.person())) {
+            throw new Problem(
+                    409,
+                    "changed-meanwhile",
+                    "The ticket names somebody else now. Look at the page again.");
+        }
+        people.lock(person);
+        Look look = look(ticket, person, List.of(deed.want()), groups, false);
         Verdict verdict = look.assessment().verdicts().getFirst();
         Set<String> weighed =
                 look.assessment().lines().stream()
@@ -281,11 +306,15 @@ class StandingOfTickets implements Standing {
                                 .formatted(
                                         look.book().name(),
                                         look.book().version(),
-                                        want.action(),
-                                        want.system()),
+                                        deed.action(),
+                                        deed.system()),
                         look.assessment().standing(),
                         bar == null ? 0 : bar.points(),
                         entries);
-        return new Judged(verdict, look.assessment().standing(), why);
+        Permit permit =
+                verdict instanceof Verdict.Open
+                        ? new Permit(ticket.id(), ticket.version(), deed)
+                        : null;
+        return new Judged(verdict, look.assessment().standing(), why, permit);
     }
 }

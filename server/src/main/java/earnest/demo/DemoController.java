@@ -44,6 +44,7 @@ class DemoController {
                         List.of(
                                 new SignIn("tove.rask", "an analyst"),
                                 new SignIn("jonas.lie", "a second analyst"),
+                                new SignIn("ravi.anand", "their lead"),
                                 new SignIn("elif.hartono", "an auditor"),
                                 new SignIn("maren.holt", "a steward")),
                         Objects.requireNonNull(properties.signInPassword()),

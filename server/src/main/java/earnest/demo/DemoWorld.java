@@ -63,6 +63,7 @@ class DemoWorld implements Routine {
                 List.of(
                         new Newcomer("tove.rask", "Tove Rask", Set.of(Role.ANALYST), "trask"),
                         new Newcomer("jonas.lie", "Jonas Lie", Set.of(Role.ANALYST), "jlie"),
+                        new Newcomer("ravi.anand", "Ravi Anand", Set.of(Role.LEAD), "ranand"),
                         new Newcomer("maren.holt", "Maren Holt", Set.of(Role.STEWARD), "mholt"),
                         new Newcomer(
                                 "elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono")),

@@ -156,7 +156,7 @@ class AccountsReader {
 
     private static List<Can> actions(@Nullable String hindrance, @Nullable Instant locked) {
         List<Can> actions = new ArrayList<>();
-        for (Action action : Action.values()) {
+        for (Action action : Action.OFFERED) {
             String closed = hindrance;
             if (closed == null && action == Action.UNLOCK && locked == null) {
                 closed = "not locked";

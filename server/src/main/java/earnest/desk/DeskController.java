@@ -87,7 +87,7 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
         me.must(Right.WORK_AT_DESK);
-        if (secrets.holdsLiveSecret(ticket, closing.summary())
+        if (secrets.holdsLiveSecret(ticket, tickets.view(ticket).person(), closing.summary())
                 || standing.holdsLiveCode(ticket, closing.summary())) {
             throw new Problem(
                     422,

@@ -27,6 +27,13 @@ record Page(
         @Nullable Handover handover,
         List<TheRecord.Row> tape) {
 
+    /**
+     * The ticket.
+     *
+     * @param call the present one, or the latest
+     * @param held the line that is held for the present one, or null
+     * @param speaking whether whoever is on the line hears the analyst
+     */
     record Ticket(
             UUID id,
             String number,
@@ -36,7 +43,9 @@ record Page(
             @Nullable String holderName,
             boolean mine,
             Tickets.@Nullable Call call,
+            Tickets.@Nullable Call held,
             boolean onTheLine,
+            boolean speaking,
             long version,
             @Nullable String summary,
             @Nullable String reminder) {}
@@ -45,6 +54,8 @@ record Page(
      * The person that the caller says they are; nothing here would help to prompt a caller.
      *
      * @param facts what may be asked, without the values
+     * @param alsoOnTheLine other tickets on which a line says to be the same person now
+     * @param inForce a temporary password that is in force unused, or null
      */
     record Who(
             UUID id,
@@ -60,7 +71,15 @@ record Page(
             List<String> facts,
             List<String> groups,
             List<Earlier> earlier,
+            List<AlsoHere> alsoOnTheLine,
+            @Nullable InForce inForce,
             boolean gone) {}
+
+    /** Another ticket with a line of the same person. */
+    record AlsoHere(UUID ticket, String number, @Nullable String holder) {}
+
+    /** A temporary password that was not used yet. */
+    record InForce(UUID ticket, String number, Instant since, Instant until) {}
 
     record ContactLine(
             UUID id,

@@ -75,7 +75,7 @@ class PageComposer {
         Tickets.View ticket = tickets.view(id);
         Optional<People.Person> person =
                 Optional.ofNullable(ticket.person()).flatMap(people::person);
-        List<Changes.View> done = changes.onTicket(id);
+        List<Changes.View> done = asked(changes.onTicket(id));
         return new Page(
                 head(ticket, me),
                 suggested(ticket),
@@ -86,10 +86,15 @@ class PageComposer {
                 record.ofTicket(id, TAPE));
     }
 
+    /** What Earnest did by itself shows where the password is handed over. */
+    private static List<Changes.View> asked(List<Changes.View> all) {
+        return all.stream().filter(c -> Action.OFFERED.contains(c.action())).toList();
+    }
+
     private List<Standing.Want> wants(SignedIn me) {
         List<Standing.Want> wants = new ArrayList<>();
         for (Connector connector : systems.all()) {
-            for (Action action : Action.values()) {
+            for (Action action : Action.OFFERED) {
                 wants.add(new Standing.Want(action.id(), connector.system(), me.id()));
             }
         }
@@ -109,7 +114,9 @@ class PageComposer {
                         : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
                 me.id().equals(holder) && t.state() != Tickets.State.CLOSED,
                 t.call() == null ? null : masked(t.call()),
+                t.held() == null ? null : masked(t.held()),
                 t.conversation() != null,
+                t.speaking(),
                 t.version(),
                 t.summary(),
                 t.reminder());
@@ -154,7 +161,39 @@ class PageComposer {
                 people.facts(p.id()).stream().map(f -> f.kind().words()).toList(),
                 p.groups().stream().sorted().map(g -> g.replace('-', ' ')).toList(),
                 earlier(p, ticket),
+                alsoOnTheLine(p, ticket),
+                inForce(p, ticket),
                 p.gone());
+    }
+
+    private List<Page.AlsoHere> alsoOnTheLine(People.Person p, Tickets.View ticket) {
+        return tickets.openOf(p.id()).stream()
+                .filter(other -> !other.id().equals(ticket.id()) && other.conversation() != null)
+                .map(
+                        other ->
+                                new Page.AlsoHere(
+                                        other.id(),
+                                        other.shown(),
+                                        Optional.ofNullable(other.holder())
+                                                .flatMap(analysts::find)
+                                                .map(Analysts.Colleague::name)
+                                                .orElse(null)))
+                .toList();
+    }
+
+    /** One that was given on this very ticket shows where it is handed over. */
+    private Page.@Nullable InForce inForce(People.Person p, Tickets.View ticket) {
+        return handovers
+                .inForce(p.id())
+                .filter(given -> !given.ticket().equals(ticket.id()))
+                .map(
+                        given ->
+                                new Page.InForce(
+                                        given.ticket(),
+                                        tickets.view(given.ticket()).shown(),
+                                        given.since(),
+                                        given.until()))
+                .orElse(null);
     }
 
     private static @Nullable String place(People.Person p) {

@@ -110,6 +110,7 @@ class Queue {
         return switch (line) {
             case "ringing", "missed" -> number(call);
             case "on-the-line" -> "on the line";
+            case "held" -> "on hold";
             case "dropped" -> "the line dropped";
             default -> named ? "nobody on the line" : "hung up";
         };

@@ -4,6 +4,7 @@ import earnest.changes.Changes;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
+import earnest.systems.Action;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
@@ -47,7 +48,10 @@ class Summary {
         List<String> sentences = new ArrayList<>();
         sentences.add("The caller said they are %s.".formatted(person.get().name()));
         sentences.add(proof(ticket));
-        List<Changes.View> done = changes.onTicket(id);
+        List<Changes.View> done =
+                changes.onTicket(id).stream()
+                        .filter(c -> Action.OFFERED.contains(c.action()))
+                        .toList();
         done.forEach(change -> sentences.add(change(change)));
         if (done.isEmpty()) {
             sentences.add("Nothing was changed.");

@@ -25,6 +25,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.Semaphore;
 
 /**
  * Workers over db-scheduler. A node that dies misses its heartbeats, and another takes its work up
@@ -35,7 +36,8 @@ class SchedulerConfiguration {
     private static final Logger LOG = LoggerFactory.getLogger(SchedulerConfiguration.class);
     private static final Duration HEARTBEAT = Duration.ofSeconds(1);
     private static final int MISSED_HEARTBEATS = 4;
-    private static final int CONNECTIONS = 6;
+    private static final int CONNECTIONS = 8;
+    private static final Duration NO_ROOM = Duration.ofMillis(300);
     private static final Duration POLLING = Duration.ofMillis(500);
     private static final Duration AFTER_FAILURE = Duration.ofSeconds(2);
 
@@ -57,11 +59,13 @@ class SchedulerConfiguration {
             HikariDataSource database, List<Worker> workers, List<Routine> routines, Clock clock) {
         List<Task<?>> tasks = new ArrayList<>();
         workers.forEach(worker -> tasks.add(task(worker, clock)));
+        // Room for all of each kind and every routine, so that no kind waits for another.
+        int threads = workers.stream().mapToInt(Worker::atOnce).sum() + routines.size();
         List<RecurringTask<Void>> recurring =
                 routines.stream().map(SchedulerConfiguration::task).toList();
         return Scheduler.create(connections(database), tasks)
                 .startTasks(recurring)
-                .threads(12)
+                .threads(threads)
                 .pollingInterval(POLLING)
                 .heartbeatInterval(HEARTBEAT)
                 .missedHeartbeatsLimit(MISSED_HEARTBEATS)
@@ -72,13 +76,20 @@ class SchedulerConfiguration {
     }
 
     private static Task<Void> task(Worker worker, Clock clock) {
+        Semaphore room = new Semaphore(worker.atOnce());
         return Tasks.custom(worker.kind().name(), Void.class)
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(AFTER_FAILURE))
                 .onDeadExecutionRevive()
                 .execute(
                         (instance, context) -> {
-                            Optional<Duration> again = again(worker, instance.getId());
-                            return completion(again, clock);
+                            if (!room.tryAcquire()) {
+                                return completion(Optional.of(NO_ROOM), clock);
+                            }
+                            try {
+                                return completion(again(worker, instance.getId()), clock);
+                            } finally {
+                                room.release();
+                            }
                         });
     }
 

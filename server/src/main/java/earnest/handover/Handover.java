@@ -26,7 +26,15 @@ class Handover {
     static final String SAID_BACK = "said-back";
     static final String REPLACED = "replaced";
     static final String EXPIRED = "expired";
+
+    /** The text may have left or not: it is not sent again, nor handed over in another way. */
+    static final String UNCLEAR = "unclear";
+
+    /** The ticket names somebody else now: never handed over; taken out of force at once. */
+    static final String WITHDRAWN = "withdrawn";
+
     private static final Set<String> OVER = Set.of(REPLACED, EXPIRED);
+    private static final Set<String> ENDED = Set.of(REPLACED, EXPIRED, UNCLEAR, WITHDRAWN);
 
     @Id UUID id;
     UUID changeId;
@@ -47,6 +55,11 @@ class Handover {
     @Nullable Instant inAt;
     @Nullable Instant remindedAt;
 
+    /** How often it could not be taken out of force, and when that is tried again. */
+    int expiryTries;
+
+    @Nullable Instant expiryNextAt;
+
     @SuppressWarnings("NullAway.Init")
     protected Handover() {}
 
@@ -61,7 +74,13 @@ class Handover {
         return Way.of(way);
     }
 
+    /** Whether the password is known to be out of force. */
     boolean over() {
         return OVER.contains(state);
+    }
+
+    /** Whether it will not be handed over any more. */
+    boolean ended() {
+        return ENDED.contains(state);
     }
 }

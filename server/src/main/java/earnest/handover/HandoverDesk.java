@@ -2,9 +2,10 @@ package earnest.handover;
 
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
+import earnest.changes.LiveAccounts;
 import earnest.channels.Texts;
+import earnest.checks.Permit;
 import earnest.checks.Standing;
-import earnest.core.assurance.Verdict;
 import earnest.core.passwords.Spelling;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
@@ -24,6 +25,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 @Service
@@ -33,6 +35,7 @@ class HandoverDesk implements Handovers {
     private final Passwords passwords;
     private final Changes changes;
     private final Standing standing;
+    private final LiveAccounts accounts;
     private final Tickets tickets;
     private final People people;
     private final Texts texts;
@@ -49,6 +52,7 @@ class HandoverDesk implements Handovers {
             Passwords passwords,
             Changes changes,
             Standing standing,
+            LiveAccounts accounts,
             Tickets tickets,
             People people,
             Texts texts,
@@ -63,6 +67,7 @@ class HandoverDesk implements Handovers {
         this.passwords = passwords;
         this.changes = changes;
         this.standing = standing;
+        this.accounts = accounts;
         this.tickets = tickets;
         this.people = people;
         this.texts = texts;
@@ -77,6 +82,14 @@ class HandoverDesk implements Handovers {
     @Override
     public Optional<View> onTicket(UUID ticket) {
         return handovers.findFirstByTicketIdOrderByMadeAtDesc(ticket).map(this::view);
+    }
+
+    @Override
+    public Optional<InForce> inForce(UUID person) {
+        return handovers.inForce(person).stream()
+                .filter(h -> !h.state.equals(Handover.WITHDRAWN))
+                .findFirst()
+                .map(h -> new InForce(h.ticketId, h.madeAt, h.expiresAt));
     }
 
     private View view(Handover h) {
@@ -100,9 +113,10 @@ class HandoverDesk implements Handovers {
 
     @Override
     public void choose(UUID ticket, SignedIn me, String route, @Nullable UUID contactId) {
+        Set<String> groups = groups(ticket);
         writes.run(
                 () -> {
-                    Handover handover = begin(ticket, me);
+                    Handover handover = begin(ticket, me, groups);
                     if (!handover.state.equals(Handover.WAITING)) {
                         throw new Problem(
                                 409,
@@ -160,11 +174,13 @@ class HandoverDesk implements Handovers {
 
     @Override
     public List<Part> show(UUID ticket, SignedIn me) {
+        Set<String> groups = groups(ticket);
         List<Part> parts =
                 writes.get(
                         () -> {
-                            Handover handover = begin(ticket, me);
+                            Handover handover = begin(ticket, me, groups);
                             mustBeSeen(handover);
+                            tickets.view(ticket).mustBeSpeaking();
                             if (!handover.route.equals(Handover.READ_ALOUD)) {
                                 throw new Problem(
                                         409,
@@ -215,9 +231,10 @@ class HandoverDesk implements Handovers {
 
     @Override
     public void saidBack(UUID ticket, SignedIn me, int part) {
+        Set<String> groups = groups(ticket);
         writes.run(
                 () -> {
-                    Handover handover = begin(ticket, me);
+                    Handover handover = begin(ticket, me, groups);
                     if (!handover.state.equals(Handover.SHOWN)) {
                         throw new Problem(
                                 409, "not-shown", "Nothing is shown that could be said back.");
@@ -256,8 +273,20 @@ class HandoverDesk implements Handovers {
         waypoints.pass("handover-said-back-committed");
     }
 
-    /** What is handed over is judged as what was changed: a dropped line or a 'no' ends it. */
-    private Handover begin(UUID ticketId, SignedIn me) {
+    /** Read before anything is locked. */
+    private Set<String> groups(UUID ticket) {
+        UUID person = tickets.view(ticket).person();
+        return Optional.ofNullable(person)
+                .flatMap(people::person)
+                .map(accounts::groups)
+                .orElse(Set.of());
+    }
+
+    /**
+     * What is handed over is judged as what was changed, for the same person and account: a dropped
+     * line, a 'no' or another name on the ticket ends it.
+     */
+    private Handover begin(UUID ticketId, SignedIn me, Set<String> groups) {
         Tickets.View ticket = tickets.hold(ticketId, me);
         Handover handover =
                 handovers
@@ -270,23 +299,32 @@ class HandoverDesk implements Handovers {
                                                 "nothing-to-hand-over",
                                                 "There is no new password on this ticket."));
         Instant now = clock.instant();
-        if (handover.over() || !handover.expiresAt.isAfter(now)) {
+        if (handover.ended() || !handover.expiresAt.isAfter(now)) {
             throw new Problem(
                     409,
                     "out-of-force",
-                    "That password is out of force. Make a fresh one if they still need it.");
+                    handover.state.equals(Handover.UNCLEAR)
+                            ? "The text with that password may have left or not. Make a fresh one."
+                            : "That password is out of force. Make a fresh one if they still need"
+                                    + " it.");
         }
         Changes.View change = changes.change(handover.changeId).orElseThrow();
-        Standing.Judged judged =
-                standing.judge(
-                        ticket, new Standing.Want(change.action().id(), change.system(), me.id()));
-        if (!(judged.verdict() instanceof Verdict.Open)) {
+        Standing.Deed deed =
+                new Standing.Deed(
+                        handover.personId,
+                        change.system(),
+                        change.account(),
+                        change.action().id(),
+                        me.id());
+        Permit permit = standing.judge(ticket, deed, groups).permit();
+        if (permit == null) {
             throw new Problem(
                     403,
                     "not-sure-enough",
                     "You cannot hand it over now: what was proved does not hold any more. Prove it"
                             + " again first.");
         }
+        permit.mustCover(ticketId, ticket.version(), deed);
         return handover;
     }
 

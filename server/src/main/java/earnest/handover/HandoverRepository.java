@@ -6,6 +6,7 @@ import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 import java.util.List;
@@ -18,6 +19,19 @@ interface HandoverRepository extends JpaRepository<Handover, UUID>, NewRows<Hand
     Optional<Handover> findByChangeId(UUID changeId);
 
     List<Handover> findByPersonIdAndInAtIsNull(UUID personId);
+
+    List<Handover> findByTicketIdAndPersonIdNotAndInAtIsNull(UUID ticketId, UUID personId);
+
+    /** Passwords of the person that are in force unused, the latest first. */
+    @Query(
+            "select h from Handover h where h.personId = ?1 and h.inAt is null and h.state not in"
+                    + " ('replaced', 'expired') order by h.madeAt desc")
+    List<Handover> inForce(UUID personId);
+
+    /** From one state to another; 1 if it was so. */
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query("update Handover h set h.state = ?3 where h.id = ?1 and h.state = ?2")
+    int move(UUID id, String from, String to);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select h from Handover h where h.id = ?1")

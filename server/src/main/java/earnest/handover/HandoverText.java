@@ -2,9 +2,11 @@ package earnest.handover;
 
 import earnest.channels.TextBody;
 import earnest.channels.Texts;
+import earnest.checks.Standing;
 import earnest.core.passwords.Secret;
 import earnest.wrapped.WrappedSecrets;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
 import java.util.Optional;
@@ -14,10 +16,15 @@ import java.util.UUID;
 @Component
 class HandoverText implements TextBody {
     private final HandoverRepository handovers;
+    private final ObjectProvider<Standing> standing;
     private final WrappedSecrets secrets;
 
-    HandoverText(HandoverRepository handovers, WrappedSecrets secrets) {
+    HandoverText(
+            HandoverRepository handovers,
+            ObjectProvider<Standing> standing,
+            WrappedSecrets secrets) {
         this.handovers = handovers;
+        this.standing = standing;
         this.secrets = secrets;
     }
 
@@ -31,6 +38,8 @@ class HandoverText implements TextBody {
         return handovers
                 .findById(about)
                 .filter(handover -> handover.state.equals(Handover.SENDING))
+                // A 'no' that came meanwhile stops it here, too.
+                .filter(handover -> !standing.getObject().stopped(handover.personId))
                 .flatMap(handover -> secrets.take(handover.wrappedId))
                 .map(
                         secret -> {

@@ -16,6 +16,16 @@ public interface Handovers {
     /** The latest handover on a ticket. */
     Optional<View> onTicket(UUID ticket);
 
+    /** A temporary password of the person that is in force and was not used yet. */
+    Optional<InForce> inForce(UUID person);
+
+    /**
+     * A password in force.
+     *
+     * @param ticket on which it was given
+     */
+    record InForce(UUID ticket, Instant since, Instant until) {}
+
     /** Chooses {@code read-aloud} or {@code text} to a phone on record, while nothing was shown. */
     void choose(UUID ticket, SignedIn me, String route, @Nullable UUID contact);
 
@@ -29,7 +39,8 @@ public interface Handovers {
      * How far it is.
      *
      * @param way {@code read-aloud, spoken, copied, typed}; {@code copied} is never shown
-     * @param state {@code waiting, shown, sending, left, arrived, said-back, replaced, expired}
+     * @param state {@code waiting, shown, sending, left, arrived, unclear, said-back, replaced,
+     *     withdrawn, expired}
      * @param trouble why a text did not leave, in words
      */
     record View(

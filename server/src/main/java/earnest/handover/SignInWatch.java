@@ -2,12 +2,6 @@ package earnest.handover;
 
 import earnest.changes.Changes;
 import earnest.changes.LiveAccounts;
-import earnest.channels.Texts;
-import earnest.core.passwords.CharacterClass;
-import earnest.core.passwords.Generator;
-import earnest.core.passwords.Policy;
-import earnest.core.passwords.Secret;
-import earnest.core.passwords.Style;
 import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
@@ -15,9 +9,7 @@ import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountRef;
 import earnest.systems.AccountState;
-import earnest.systems.Asked;
 import earnest.systems.Connector;
 import earnest.systems.Looked;
 import earnest.systems.Systems;
@@ -26,69 +18,69 @@ import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.stereotype.Component;
 
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 
 /**
- * Watches whether the person is in: the directory shows that the temporary password was changed.
- * Reminds the desk, and takes a password that ran out unused out of force.
+ * Watches whether the person is in: the directory shows that the temporary password was changed
+ * after it was set. Reminds the desk, and has a password that ran out unused taken out of force.
  */
 @Component
 class SignInWatch implements Worker {
     static final Work.Kind KIND = new Work.Kind("watch-sign-in");
+    private static final int AT_ONCE = 3;
     private static final Duration AT_FIRST = Duration.ofMillis(1_500);
+    private static final Duration QUICK = Duration.ofSeconds(5);
     private static final Duration LATER = Duration.ofSeconds(10);
-    private static final int UNKNOWN_LENGTH = 24;
 
     private final HandoverRepository handovers;
+    private final HandoverEntries entries;
     private final Changes changes;
     private final Systems systems;
     private final Tickets tickets;
     private final People people;
-    private final Texts texts;
     private final WrappedSecrets secrets;
     private final HandoverProperties properties;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
-    private final SecureRandom random;
 
     SignInWatch(
             HandoverRepository handovers,
+            HandoverEntries entries,
             Changes changes,
             Systems systems,
             Tickets tickets,
             People people,
-            Texts texts,
             WrappedSecrets secrets,
             HandoverProperties properties,
             TheRecord record,
             Writes writes,
-            Clock clock,
-            SecureRandom random) {
+            Clock clock) {
         this.handovers = handovers;
+        this.entries = entries;
         this.changes = changes;
         this.systems = systems;
         this.tickets = tickets;
         this.people = people;
-        this.texts = texts;
         this.secrets = secrets;
         this.properties = properties;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
-        this.random = random;
     }
 
     @Override
     public Work.Kind kind() {
         return KIND;
+    }
+
+    @Override
+    public int atOnce() {
+        return AT_ONCE;
     }
 
     @Override
@@ -100,18 +92,24 @@ class SignInWatch implements Worker {
         Changes.View change = changes.change(handover.changeId).orElseThrow();
         People.Person person = people.person(handover.personId).orElseThrow();
         Connector connector = systems.system(change.system());
-        AccountRef ref = LiveAccounts.ref(connector, person);
         Instant now = clock.instant();
-        if (connector.look(connector.servers().getFirst(), ref)
+        if (connector.look(connector.servers().getFirst(), LiveAccounts.ref(connector, person))
                 instanceof Looked.There(AccountState state)) {
-            Instant settled = change.settledAt();
-            boolean changed = state.lastSet() != null && settled != null && !state.mustChange();
-            if (changed) {
-                isIn(handover, person, connector);
-                return Optional.empty();
+            switch (seen(state, change)) {
+                case CHANGED_BY_PERSON -> {
+                    isIn(handover, person, connector);
+                    return Optional.empty();
+                }
+                case SET_BY_ANOTHER -> {
+                    replaced(handover);
+                    return Optional.empty();
+                }
+                case UNFLAGGED -> unflagged(handover, person);
+                case UNUSED -> {}
             }
-            if (!handover.expiresAt.isAfter(now)) {
-                return runOut(handover, person, connector, ref, state);
+            if (!handover.expiresAt.isAfter(now) && isDue(handover, now)) {
+                changes.expire(handover.changeId);
+                return Optional.of(AT_FIRST);
             }
         }
         if (handover.remindedAt == null
@@ -122,19 +120,87 @@ class SignInWatch implements Worker {
         return Optional.of(early ? AT_FIRST : LATER);
     }
 
+    private static boolean isDue(Handover handover, Instant now) {
+        Instant next = handover.expiryNextAt;
+        return next == null || !next.isAfter(now);
+    }
+
+    /** What the directory shows of a temporary password. */
+    private enum Seen {
+        UNUSED,
+        /** 'Must change' is gone, but the password is still the one that was set. */
+        UNFLAGGED,
+        CHANGED_BY_PERSON,
+        /** Set again by somebody else: it must be changed, but it is not ours any more. */
+        SET_BY_ANOTHER
+    }
+
+    /** 'Must change' alone tells nothing: an administrator may have taken it away. */
+    private static Seen seen(AccountState now, Changes.View change) {
+        Instant setAt = change.setAt();
+        Instant lastSet = now.lastSet();
+        if (setAt == null || lastSet == null) {
+            return Seen.UNUSED;
+        }
+        if (lastSet.isAfter(setAt)) {
+            return now.mustChange() ? Seen.SET_BY_ANOTHER : Seen.CHANGED_BY_PERSON;
+        }
+        if (now.mustChange()) {
+            return Seen.UNUSED;
+        }
+        // The directory's times are whole seconds, and somebody may be as quick as that: then the
+        // last change is their own, or they signed in, which needs an own password, right after.
+        Instant signedIn = now.lastSignIn();
+        boolean quick =
+                now.byOwner()
+                        || signedIn != null
+                                && !signedIn.isBefore(setAt)
+                                && signedIn.isBefore(setAt.plus(QUICK));
+        return quick ? Seen.CHANGED_BY_PERSON : Seen.UNFLAGGED;
+    }
+
     private void isIn(Handover known, People.Person person, Connector connector) {
         writes.run(
                 () -> {
                     tickets.lock(known.ticketId);
                     Handover handover = handovers.lock(known.id).orElseThrow();
                     handover.inAt = clock.instant();
-                    secrets.discard(handover.wrappedId);
+                    secrets.forget(handover.wrappedId);
                     tickets.remind(handover.ticketId, null);
                     record.append(
                             Entry.byPerson(EntryKind.PERSON_IN, person.id(), person.name())
                                     .ticket(handover.ticketId, null)
                                     .person(person.id(), person.name())
                                     .account(connector.system(), person.account()));
+                });
+    }
+
+    private void replaced(Handover known) {
+        writes.run(
+                () -> {
+                    tickets.lock(known.ticketId);
+                    Handover handover = handovers.lock(known.id).orElseThrow();
+                    handover.state = Handover.REPLACED;
+                    secrets.forget(handover.wrappedId);
+                });
+    }
+
+    private void unflagged(Handover known, People.Person person) {
+        if (known.remindedAt != null) {
+            return;
+        }
+        writes.run(
+                () -> {
+                    tickets.lock(known.ticketId);
+                    Handover handover = handovers.lock(known.id).orElseThrow();
+                    handover.remindedAt = clock.instant();
+                    tickets.remind(
+                            handover.ticketId,
+                            person.name()
+                                    + "'s temporary password need not be changed any more:"
+                                    + " somebody took that away");
+                    record.append(
+                            entries.about(Entry.byEarnest(EntryKind.HANDOVER_UNFLAGGED), handover));
                 });
     }
 
@@ -155,68 +221,5 @@ class SignInWatch implements Worker {
                                     .person(person.id(), person.name())
                                     .data("minutes", minutes));
                 });
-    }
-
-    /** The directory cannot expire it, so Earnest sets one that nobody knows, if it is unused. */
-    private Optional<Duration> runOut(
-            Handover known,
-            People.Person person,
-            Connector connector,
-            AccountRef ref,
-            AccountState state) {
-        Asked asked;
-        try (Secret unknown = nobodyKnows()) {
-            asked = connector.replaceUnused(ref, unknown, state);
-        }
-        if (!(asked instanceof Asked.TookEffect)) {
-            return Optional.of(LATER);
-        }
-        writes.run(
-                () -> {
-                    tickets.lock(known.ticketId);
-                    Handover handover = handovers.lock(known.id).orElseThrow();
-                    handover.state = Handover.EXPIRED;
-                    secrets.discard(handover.wrappedId);
-                    record.append(
-                            Entry.byEarnest(EntryKind.HANDOVER_EXPIRED)
-                                    .ticket(handover.ticketId, null)
-                                    .person(person.id(), person.name())
-                                    .account(connector.system(), person.account()));
-                    tickets.remind(
-                            handover.ticketId,
-                            person.name() + "'s temporary password ran out unused");
-                    people.contacts(person.id()).stream()
-                            .filter(contact -> contact.kind().texts())
-                            .forEach(
-                                    contact ->
-                                            texts.send(
-                                                    Texts.Purpose.RAN_OUT,
-                                                    handover.id,
-                                                    handover.ticketId,
-                                                    person.id(),
-                                                    contact.id()));
-                });
-        return Optional.empty();
-    }
-
-    private Secret nobodyKnows() {
-        Policy any =
-                new Policy(
-                        UNKNOWN_LENGTH,
-                        UNKNOWN_LENGTH,
-                        null,
-                        Map.of(
-                                CharacterClass.LOWER,
-                                1,
-                                CharacterClass.UPPER,
-                                1,
-                                CharacterClass.DIGIT,
-                                1),
-                        0,
-                        0,
-                        Set.of(),
-                        true,
-                        0);
-        return new Generator(any, Style.COPIED).draw(UNKNOWN_LENGTH, random);
     }
 }

@@ -6,10 +6,12 @@ import org.springframework.stereotype.Service;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 @Service
@@ -17,11 +19,27 @@ class Directory implements People {
     private final PeopleRepository people;
     private final JdbcClient database;
     private final Finding finding;
+    private final PeopleSource source;
 
-    Directory(PeopleRepository people, JdbcClient database, Finding finding) {
+    Directory(PeopleRepository people, JdbcClient database, Finding finding, PeopleSource source) {
         this.people = people;
         this.database = database;
         this.finding = finding;
+        this.source = source;
+    }
+
+    @Override
+    public void lock(UUID person) {
+        database.sql("select id from person where id = :p for update")
+                .param("p", person)
+                .query(UUID.class)
+                .optional();
+    }
+
+    @Override
+    public Set<String> groupsNow(UUID person) throws PeopleSource.Away {
+        Optional<PeopleRow> row = people.findById(person);
+        return row.isEmpty() ? Set.of() : source.groupsOf(row.get().dn);
     }
 
     @Override
@@ -69,6 +87,28 @@ class Directory implements People {
     @Override
     public Optional<Contact> contact(UUID person, UUID contact) {
         return contacts(person).stream().filter(c -> c.id().equals(contact)).findFirst();
+    }
+
+    @Override
+    public Optional<Contact> contactEver(UUID person, UUID contact) {
+        return database.sql(
+                        "select id, kind, value, since, set_by from contact where person_id = :p"
+                                + " and id = :c")
+                .param("p", person)
+                .param("c", contact)
+                .query(Directory::contactRow)
+                .optional();
+    }
+
+    @Override
+    public List<Contact> replacedSince(UUID person, Instant since) {
+        return database.sql(
+                        "select id, kind, value, since, set_by from contact where person_id = :p"
+                                + " and removed_at >= :since order by removed_at desc")
+                .param("p", person)
+                .param("since", since)
+                .query(Directory::contactRow)
+                .list();
     }
 
     private static Contact contactRow(ResultSet row, int i) throws SQLException {

@@ -22,10 +22,29 @@ public interface People {
     /** Those on whose record a number in E.164 stands. */
     List<Person> withNumber(String number);
 
+    /**
+     * Holds the person's row for the present transaction, so that decisions about them queue up.
+     */
+    void lock(UUID person);
+
+    /**
+     * The groups of the person as the directory has them at this moment, for decisions. Must not be
+     * called within a transaction.
+     *
+     * @throws PeopleSource.Away if the directory does not answer
+     */
+    Set<String> groupsNow(UUID person) throws PeopleSource.Away;
+
     /** Contacts in force, telephones first. */
     List<Contact> contacts(UUID person);
 
     Optional<Contact> contact(UUID person, UUID contact);
+
+    /** A contact of the person, also one that was replaced since. */
+    Optional<Contact> contactEver(UUID person, UUID contact);
+
+    /** Contacts that were replaced or taken away since then, so that they are told as well. */
+    List<Contact> replacedSince(UUID person, Instant since);
 
     /**
      * What may be asked of the person; the values never leave the server before they were given.

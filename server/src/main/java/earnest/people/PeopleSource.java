@@ -30,6 +30,9 @@ public interface PeopleSource {
     /** Group to the DNs of its members, for the groups that rules name. */
     Map<String, Set<String>> groups() throws Away;
 
+    /** The groups of one person now. */
+    Set<String> groupsOf(String dn) throws Away;
+
     /** As the source says it; what it does not say is null. */
     record Read(
             String entryUuid,

@@ -19,6 +19,8 @@ public enum EntryKind {
     CALL_ANSWERED("answered the call"),
     CALL_MISSED("hung up before anybody answered"),
     CALL_ENDED("ended the call"),
+    LINE_HELD("the line is held: they do not hear the desk"),
+    LINE_SPOKEN("spoke on the line again"),
     LINE_DROPPED("the line dropped; the next call starts at nothing"),
 
     TICKET_TAKEN("took the ticket"),
@@ -48,6 +50,11 @@ public enum EntryKind {
     FACT_ASKED("asked for {fact}"),
     FACT_RIGHT("as {person}, gave {fact} as it is on record"),
     FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
+    FACT_NOT_GIVEN("as {person}, did not give {fact}"),
+    PERSON_STOPPED("{person} said no on another ticket, so everything of theirs is stopped"),
+    STOP_LIFT_ASKED("asked to lift the stop of {person}: {reason}"),
+    STOP_LIFT_REFUSED("did not agree to lift the stop of {person}"),
+    STOP_LIFTED("agreed to lift the stop of {person}"),
     CHECK_ENDED("ended a check without an answer"),
 
     CHANGE_INTENDED("decided to {deed} {account}{way}"),
@@ -62,6 +69,7 @@ public enum EntryKind {
 
     TEXT_LEFT("took the text to {contact}"),
     TEXT_ARRIVED("the text reached {contact}"),
+    TEXT_UNCLEAR("does not say whether it took the text to {contact}; it is not sent again"),
     TEXT_FAILED("could not send the text to {contact}: {reason}"),
     PERSON_TOLD("told {person} by text that a change was made"),
 
@@ -69,6 +77,10 @@ public enum EntryKind {
     HANDOVER_SHOWN("looked at the password to read it aloud"),
     HANDOVER_SAID_BACK("heard part {part} of {parts} said back"),
     HANDOVER_DONE("handed the password over, {route}"),
+    HANDOVER_WITHDRAWN("withdrew the password: the ticket names somebody else now"),
+    HANDOVER_UNFLAGGED(
+            "somebody took 'must change' away from the temporary password, which is still in"
+                    + " force"),
     HANDOVER_EXPIRED("the temporary password ran out unused and was replaced by one nobody knows"),
     HANDOVER_REMINDED(
             "the temporary password was not exchanged for an own one within {minutes} minutes"),

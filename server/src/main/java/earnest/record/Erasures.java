@@ -1,11 +1,15 @@
 package earnest.record;
 
+import earnest.ground.Work;
+import earnest.ground.Worker;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -17,11 +21,49 @@ import java.util.UUID;
  * agreed to.
  */
 @Component
-public class Erasures {
-    private final JdbcClient client;
+public class Erasures implements Worker {
+    static final Work.Kind KIND = new Work.Kind("erase-personal");
+    private static final Duration AGAIN = Duration.ofSeconds(5);
 
-    Erasures(JdbcClient client) {
+    private final JdbcClient client;
+    private final SealingStore store;
+    private final Work work;
+
+    Erasures(JdbcClient client, SealingStore store, Work work) {
         this.client = client;
+        this.store = store;
+        this.work = work;
+    }
+
+    @Override
+    public Work.Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public int atOnce() {
+        return 1;
+    }
+
+    /** What two agreed on is done as soon as the asking has its number; the database sees to it. */
+    @Override
+    public Optional<Duration> work(UUID id) {
+        if (numbered(id)) {
+            store.erase(id);
+            return Optional.empty();
+        }
+        return Optional.of(AGAIN);
+    }
+
+    private boolean numbered(UUID id) {
+        return client.sql(
+                                "select count(*) from entry e join entry_number n on n.entry_id ="
+                                    + " e.id where e.kind = 'erasure-asked' and json_value(e.leaf,"
+                                    + " '$.data.erasure') = :id")
+                        .param("id", id.toString())
+                        .query(Long.class)
+                        .single()
+                > 0;
     }
 
     /**
@@ -88,7 +130,7 @@ public class Erasures {
     }
 
     /**
-     * Answers one, and if it is agreed to, erases; in the present transaction.
+     * Answers one, in the present transaction; if it is agreed to, it is erased right after.
      *
      * @throws org.springframework.dao.DuplicateKeyException if it was answered already
      */
@@ -102,7 +144,7 @@ public class Erasures {
                 .param("at", at)
                 .update();
         if (agreed) {
-            client.sql("call erase_personal(:id)").param("id", id).update();
+            work.soon(KIND, id);
         }
     }
 }

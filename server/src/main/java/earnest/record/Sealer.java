@@ -7,7 +7,6 @@ import earnest.core.record.Seal;
 import earnest.core.record.Tree;
 import earnest.ground.Routine;
 import earnest.ground.Waypoints;
-import earnest.ground.Writes;
 
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -36,33 +35,29 @@ class Sealer implements Routine {
     private static final Duration EVERY = Duration.ofMillis(500);
     private static final int BATCH = 2_000;
 
+    private final SealingStore store;
     private final JdbcTemplate jdbc;
     private final JdbcClient client;
     private final TreeRows rows;
     private final Seals seals;
     private final SealingKeys keys;
     private final RecordProperties properties;
-    private final Writes writes;
     private final Clock clock;
     private final Waypoints waypoints;
 
     Sealer(
-            JdbcTemplate jdbc,
-            JdbcClient client,
-            TreeRows rows,
-            Seals seals,
+            SealingStore store,
             SealingKeys keys,
             RecordProperties properties,
-            Writes writes,
             Clock clock,
             Waypoints waypoints) {
-        this.jdbc = jdbc;
-        this.client = client;
-        this.rows = rows;
-        this.seals = seals;
+        this.store = store;
+        this.jdbc = store.jdbc();
+        this.client = store.client();
+        this.rows = new TreeRows(jdbc, client);
+        this.seals = new Seals(client);
         this.keys = keys;
         this.properties = properties;
-        this.writes = writes;
         this.clock = clock;
         this.waypoints = waypoints;
     }
@@ -84,7 +79,7 @@ class Sealer implements Routine {
         boolean more = true;
         while (more) {
             try {
-                more = writes.get(this::number) == BATCH;
+                more = store.inOne(this::number) == BATCH;
             } catch (DuplicateKeyException another) {
                 LOG.info("another node numbers the record; this one looks again");
                 return;
@@ -158,7 +153,11 @@ class Sealer implements Routine {
                                 properties.origin(), root.size(), root.root(), clock.instant()));
         waypoints.pass("seal-before-signed");
         try {
-            writes.run(() -> seals.add(seal, key.verifier().text()));
+            store.inOne(
+                    () -> {
+                        seals.add(seal, key.verifier().text());
+                        return Boolean.TRUE;
+                    });
         } catch (DuplicateKeyException another) {
             LOG.info("another node sealed the same root");
         }

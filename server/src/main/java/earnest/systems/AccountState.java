@@ -11,6 +11,7 @@ import java.time.Instant;
  * @param switchedOff locked by an administrator, without an end
  * @param validFrom not before this, or null
  * @param validUntil not after this, or null
+ * @param byOwner whether the last change of the entry was made by its owner
  * @param version the server's own mark of the entry's last change
  */
 public record AccountState(
@@ -21,6 +22,7 @@ public record AccountState(
         @Nullable Instant validFrom,
         @Nullable Instant validUntil,
         @Nullable Instant lastSignIn,
+        boolean byOwner,
         String version) {
 
     public boolean over(Instant now) {

@@ -1,5 +1,6 @@
 package earnest.systems;
 
+import java.util.List;
 import java.util.Locale;
 
 /** What can be done to an account. */
@@ -9,7 +10,16 @@ public enum Action {
             "Temporary password",
             "give a temporary password to",
             "has a temporary password that must be changed at first sign-in",
-            'T');
+            'T'),
+    /** What Earnest does by itself when a temporary password ran out unused. */
+    EXPIRY(
+            "Temporary password out of force",
+            "take the unused temporary password out of force of",
+            "has a password that nobody knows",
+            ' ');
+
+    /** What somebody at the desk can ask for. */
+    public static final List<Action> OFFERED = List.of(UNLOCK, TEMPORARY_PASSWORD);
 
     private final String label;
     private final String deed;
@@ -52,6 +62,22 @@ public enum Action {
                 return action;
             }
         }
-        throw earnest.ground.Problem.invalid("There is no action '" + id + "'.");
+        throw new IllegalArgumentException("no action " + id);
+    }
+
+    /**
+     * One that somebody at the desk asks for.
+     *
+     * @throws earnest.ground.Problem 422 if there is none
+     */
+    public static Action offered(String id) {
+        return OFFERED.stream()
+                .filter(action -> action.id().equals(id))
+                .findFirst()
+                .orElseThrow(
+                        () ->
+                                earnest.ground.Problem.invalid(
+                                        "There is no such action. Known are unlock and"
+                                                + " temporary-password."));
     }
 }

@@ -36,8 +36,8 @@ public interface Connector {
      */
     Asked setTemporary(AccountRef account, Secret password, AccountState before);
 
-    /** The same, only while the temporary password of {@code since} is unused. */
-    Asked replaceUnused(AccountRef account, Secret password, AccountState since);
+    /** The same, only while the password that was set at {@code setAt} was not changed. */
+    Asked replaceUnused(AccountRef account, Secret password, Instant setAt);
 
     /** Whether a server shows the change asked for at {@code asked}, given the state before it. */
     boolean shows(Action action, AccountState now, AccountState before, Instant asked);

@@ -8,6 +8,8 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
+import jakarta.persistence.EntityManager;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -22,6 +24,7 @@ class Calls {
     private final TicketRepository tickets;
     private final ConversationRepository conversations;
     private final Holding holding;
+    private final EntityManager entities;
     private final TheRecord record;
     private final Line line;
     private final Clock clock;
@@ -31,6 +34,7 @@ class Calls {
             TicketRepository tickets,
             ConversationRepository conversations,
             Holding holding,
+            EntityManager entities,
             TheRecord record,
             Line line,
             Clock clock,
@@ -38,6 +42,7 @@ class Calls {
         this.tickets = tickets;
         this.conversations = conversations;
         this.holding = holding;
+        this.entities = entities;
         this.record = record;
         this.line = line;
         this.clock = clock;
@@ -64,32 +69,97 @@ class Calls {
     }
 
     /** The desk answers, and tells the line once that is committed. */
-    void answered(Conversation conversation) {
+    void answered(Conversation conversation, UUID analyst) {
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = clock.instant();
-        Writes.afterCommit(
-                () -> Thread.ofVirtual().start(() -> line.answered(conversation.callId)));
+        tell(() -> line.answered(conversation.callId));
+        holdOthers(analyst, conversation);
     }
 
-    /** The desk ends the call, and tells the line once that is committed. */
+    /** The desk ends the present call, and tells the line once that is committed. */
     void hungUp(Ticket ticket, Conversation conversation) {
         end(ticket, conversation, "ended");
-        Writes.afterCommit(() -> Thread.ofVirtual().start(() -> line.ended(conversation.callId)));
+        tell(() -> line.ended(conversation.callId));
     }
 
-    Optional<UUID> callBackBegins(UUID id, String call) {
-        Ticket ticket = holding.locked(id);
-        Conversation live = live(ticket);
-        if (live != null) {
-            return Optional.empty();
+    /** Ends all that is on the line or held. */
+    void hungUpAll(Ticket ticket) {
+        for (Conversation conversation :
+                conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(ticket.id)) {
+            hungUp(ticket, conversation);
         }
+    }
+
+    /** Nobody speaks on two lines: all others of the analyst are held. */
+    void holdOthers(UUID analyst, Conversation but) {
+        for (Conversation other : conversations.spokenBy(analyst)) {
+            if (!other.id.equals(but.id)) {
+                hold(other);
+            }
+        }
+    }
+
+    private void hold(Conversation conversation) {
+        if (!moved(conversation, Conversation.ANSWERED, Conversation.HELD)) {
+            return;
+        }
+        tell(() -> line.held(conversation.callId));
+        record.append(
+                Entry.byEarnest(EntryKind.LINE_HELD)
+                        .ticket(conversation.ticketId, conversation.id));
+    }
+
+    /** The analyst speaks on a held line again. */
+    void speak(Conversation conversation, UUID analyst) {
+        if (moved(conversation, Conversation.HELD, Conversation.ANSWERED)) {
+            tell(() -> line.resumed(conversation.callId));
+        }
+        holdOthers(analyst, conversation);
+    }
+
+    /** The row decides: a call of another ticket may end at this moment. */
+    private boolean moved(Conversation conversation, String from, String to) {
+        boolean moved = conversations.move(conversation.id, from, to) == 1;
+        entities.refresh(conversation);
+        return moved;
+    }
+
+    private static void tell(Runnable then) {
+        Writes.afterCommit(() -> Thread.ofVirtual().start(then));
+    }
+
+    /**
+     * A call that the desk placed was answered: it is the present line from now on. Who was on the
+     * line before is held, since it need not be the same person.
+     */
+    UUID callBackBegins(UUID id, String call) {
+        Ticket ticket = holding.locked(id);
         Instant now = clock.instant();
         Conversation conversation = new Conversation(ids.next(), id, call, null, now);
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = now;
         conversations.add(conversation);
+        Conversation before = live(ticket);
+        if (before != null && before.state.equals(Conversation.ANSWERED)) {
+            hold(before);
+        }
+        UUID holder = ticket.holderId;
+        if (holder != null) {
+            holdOthers(holder, conversation);
+        }
         ticket.conversationId = conversation.id;
-        return Optional.of(conversation.id);
+        ticket.version++;
+        return conversation.id;
+    }
+
+    /** The person on the called line says that the held one is theirs too: its proof goes over. */
+    void carryTo(UUID called) {
+        Conversation line = conversations.findById(called).orElseThrow();
+        if (line.live()) {
+            conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(line.ticketId).stream()
+                    .filter(Conversation::held)
+                    .forEach(held -> held.carriedTo = called);
+        }
     }
 
     void callEnded(String call, boolean dropped) {
@@ -117,10 +187,16 @@ class Calls {
 
     /** What was proved in a conversation ends with it, so decisions made before must fall. */
     private void end(Ticket ticket, Conversation conversation, String state) {
-        conversation.state = state;
-        conversation.endedAt = clock.instant();
+        conversations.end(conversation.id, state, clock.instant());
+        entities.refresh(conversation);
         if (conversation.id.equals(ticket.conversationId)) {
-            ticket.conversationId = null;
+            // A line that was held for this one is the present one again, still held.
+            ticket.conversationId =
+                    conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(ticket.id).stream()
+                            .filter(other -> !other.id.equals(conversation.id))
+                            .map(other -> other.id)
+                            .findFirst()
+                            .orElse(null);
         }
         ticket.version++;
     }

@@ -15,6 +15,7 @@ import java.util.UUID;
 class Conversation {
     static final String RINGING = "ringing";
     static final String ANSWERED = "answered";
+    static final String HELD = "held";
 
     @Id UUID id;
     UUID ticketId;
@@ -24,6 +25,9 @@ class Conversation {
     Instant rangAt;
     @Nullable Instant answeredAt;
     @Nullable Instant endedAt;
+
+    /** The called line on which the person confirmed this one to be theirs, or null. */
+    @Nullable UUID carriedTo;
 
     @SuppressWarnings("NullAway.Init")
     protected Conversation() {}
@@ -40,6 +44,10 @@ class Conversation {
 
     boolean live() {
         return endedAt == null;
+    }
+
+    boolean held() {
+        return live() && state.equals(HELD);
     }
 
     Tickets.Call call() {

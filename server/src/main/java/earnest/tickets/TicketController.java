@@ -48,6 +48,16 @@ class TicketController {
         tickets.hangUp(ticket, me);
     }
 
+    @PostMapping("/api/tickets/{ticket}/hang-up-held")
+    void hangUpHeld(SignedIn me, @PathVariable UUID ticket) {
+        tickets.hangUpHeld(ticket, me);
+    }
+
+    @PostMapping("/api/tickets/{ticket}/speak")
+    void speak(SignedIn me, @PathVariable UUID ticket) {
+        tickets.speak(ticket, me);
+    }
+
     @PostMapping("/api/tickets/{ticket}/claim")
     void claim(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Claim claim) {
         tickets.claim(ticket, me, claim.person(), claim.version());

@@ -17,10 +17,10 @@ import org.springframework.stereotype.Service;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Collection;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 
@@ -63,7 +63,7 @@ class TicketDesk implements Tickets {
     @Override
     public View view(UUID id) {
         Ticket ticket = tickets.findById(id).orElseThrow(() -> Problem.unknown("ticket"));
-        return view(ticket, conversations.findFirstByTicketIdOrderByRangAtDesc(id).orElse(null));
+        return view(ticket, conversations.findByTicketIdInOrderByRangAt(List.of(id)));
     }
 
     @Override
@@ -105,9 +105,9 @@ class TicketDesk implements Tickets {
                                                 + " The call was answered already.");
                     }
                     Conversation conversation = calls.present(ticket);
-                    calls.answered(conversation);
                     ticket.state = State.OPEN;
                     ticket.holderId = me.id();
+                    calls.answered(conversation, me.id());
                     append(EntryKind.CALL_ANSWERED, ticket, me);
                 });
     }
@@ -130,6 +130,10 @@ class TicketDesk implements Tickets {
                         return;
                     }
                     UUID former = ticket.holderId;
+                    Conversation live = calls.live(ticket);
+                    if (live != null && !live.held()) {
+                        calls.holdOthers(me.id(), live);
+                    }
                     ticket.holderId = me.id();
                     ticket.state = State.OPEN;
                     ticket.version++;
@@ -158,6 +162,10 @@ class TicketDesk implements Tickets {
                                     .filter(c -> c.id().equals(to))
                                     .findFirst()
                                     .orElseThrow(() -> Problem.unknown("analyst at the desk"));
+                    Conversation live = calls.live(ticket);
+                    if (live != null && !live.held()) {
+                        calls.holdOthers(colleague.id(), live);
+                    }
                     ticket.holderId = colleague.id();
                     ticket.version++;
                     record.append(
@@ -182,6 +190,49 @@ class TicketDesk implements Tickets {
     }
 
     @Override
+    public void hangUpHeld(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation held =
+                            conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(id).stream()
+                                    .filter(c -> c.held() && !c.id.equals(ticket.conversationId))
+                                    .findFirst()
+                                    .orElseThrow(
+                                            () ->
+                                                    new Problem(
+                                                            409,
+                                                            "no-call",
+                                                            "No line is held beside the present"
+                                                                    + " one."));
+                    calls.hungUp(ticket, held);
+                    record.append(
+                            Entry.by(EntryKind.CALL_ENDED, me.id(), me.name()).ticket(id, held.id));
+                });
+    }
+
+    @Override
+    public void speak(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation conversation = calls.live(ticket);
+                    if (conversation == null) {
+                        throw new Problem(409, "no-call", "Nobody is on the line.");
+                    }
+                    if (conversation.held()) {
+                        calls.speak(conversation, me.id());
+                        append(EntryKind.LINE_SPOKEN, ticket, me);
+                    }
+                });
+    }
+
+    @Override
+    public void carryTo(UUID called) {
+        calls.carryTo(called);
+    }
+
+    @Override
     public void claim(UUID id, SignedIn me, UUID personId, long version) {
         writes.run(
                 () -> {
@@ -199,7 +250,9 @@ class TicketDesk implements Tickets {
                     if (personId.equals(ticket.personId)) {
                         return;
                     }
-                    Conversation conversation = calls.present(ticket);
+                    Conversation live = calls.live(ticket);
+                    Conversation conversation = live == null ? calls.present(ticket) : live;
+                    UUID former = ticket.personId;
                     ticket.personId = personId;
                     ticket.claimedAt = clock.instant();
                     ticket.version++;
@@ -208,7 +261,12 @@ class TicketDesk implements Tickets {
                                     .person(personId, person.name()));
                     events.publishEvent(
                             new Claimed(
-                                    id, conversation.id, personId, conversation.numberShown, me));
+                                    id,
+                                    conversation.id,
+                                    personId,
+                                    former,
+                                    conversation.numberShown,
+                                    me));
                 });
     }
 
@@ -217,10 +275,7 @@ class TicketDesk implements Tickets {
         writes.run(
                 () -> {
                     Ticket ticket = holding.held(id, me, version);
-                    Conversation conversation = calls.live(ticket);
-                    if (conversation != null) {
-                        calls.hungUp(ticket, conversation);
-                    }
+                    calls.hungUpAll(ticket);
                     ticket.state = State.CLOSED;
                     ticket.closedAt = clock.instant();
                     ticket.summary = summary;
@@ -240,13 +295,18 @@ class TicketDesk implements Tickets {
     }
 
     @Override
-    public Optional<UUID> callBackBegins(UUID id, String call) {
+    public UUID callBackBegins(UUID id, String call) {
         return calls.callBackBegins(id, call);
     }
 
     @Override
     public List<View> open() {
         return views(tickets.findByStateNotOrderByOpenedAt(State.CLOSED));
+    }
+
+    @Override
+    public List<View> openOf(UUID person) {
+        return views(tickets.findByPersonIdAndStateNotOrderByOpenedAt(person, State.CLOSED));
     }
 
     @Override
@@ -271,15 +331,37 @@ class TicketDesk implements Tickets {
     }
 
     private List<View> views(List<Ticket> found) {
-        Map<UUID, Conversation> latest = new HashMap<>();
-        conversations
-                .findByTicketIdInOrderByRangAt(
-                        found.stream().map(t -> t.id).collect(Collectors.toSet()))
-                .forEach(c -> latest.put(c.ticketId, c));
-        return found.stream().map(t -> view(t, latest.get(t.id))).toList();
+        Map<UUID, List<Conversation>> byTicket =
+                conversations
+                        .findByTicketIdInOrderByRangAt(
+                                found.stream().map(t -> t.id).collect(Collectors.toSet()))
+                        .stream()
+                        .collect(Collectors.groupingBy(c -> c.ticketId));
+        return found.stream().map(t -> view(t, byTicket.getOrDefault(t.id, List.of()))).toList();
     }
 
-    private static View view(Ticket t, @Nullable Conversation c) {
+    /** {@code all} conversations of the ticket, oldest first. */
+    private static View view(Ticket t, List<Conversation> all) {
+        Conversation c =
+                all.stream()
+                        .filter(one -> one.id.equals(t.conversationId))
+                        .findFirst()
+                        .orElse(all.isEmpty() ? null : all.getLast());
+        Set<UUID> present =
+                all.stream()
+                        .filter(
+                                one ->
+                                        t.conversationId != null
+                                                && (one.id.equals(t.conversationId)
+                                                        || t.conversationId.equals(one.carriedTo)))
+                        .map(one -> one.id)
+                        .collect(Collectors.toSet());
+        Call held =
+                all.stream()
+                        .filter(one -> one.held() && !one.id.equals(t.conversationId))
+                        .map(Conversation::call)
+                        .findFirst()
+                        .orElse(null);
         return new View(
                 t.id,
                 t.number,
@@ -288,7 +370,9 @@ class TicketDesk implements Tickets {
                 t.holderId,
                 t.personId,
                 c == null ? null : c.call(),
+                held,
                 t.conversationId,
+                present,
                 t.version,
                 t.summary,
                 t.reminder);

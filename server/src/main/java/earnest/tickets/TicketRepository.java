@@ -22,6 +22,8 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, NewRows<Ticket> 
 
     List<Ticket> findByStateNotOrderByOpenedAt(Tickets.State state);
 
+    List<Ticket> findByPersonIdAndStateNotOrderByOpenedAt(UUID personId, Tickets.State state);
+
     @Query(
             "select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order"
                     + " by t.openedAt desc")

@@ -9,6 +9,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 /**
@@ -40,7 +41,14 @@ public interface Tickets {
 
     void pass(UUID ticket, SignedIn me, UUID to);
 
+    /** Ends the present call. */
     void hangUp(UUID ticket, SignedIn me);
+
+    /** Ends the line that was held for a call back. */
+    void hangUpHeld(UUID ticket, SignedIn me);
+
+    /** Speaks on the held line of a ticket; whichever the analyst spoke on before is held. */
+    void speak(UUID ticket, SignedIn me);
 
     void claim(UUID ticket, SignedIn me, UUID person, long version);
 
@@ -49,11 +57,17 @@ public interface Tickets {
     /** Puts a reminder on a ticket, or takes it away. */
     void remind(UUID ticket, @Nullable String words);
 
-    /** A call that the desk placed was answered while no other call was on the line. */
-    Optional<UUID> callBackBegins(UUID ticket, String call);
+    /** A call that the desk placed was answered: the present line from now on. */
+    UUID callBackBegins(UUID ticket, String call);
+
+    /** What was proved on the held line counts on the called one, as the person confirmed. */
+    void carryTo(UUID called);
 
     /** All that is not closed. */
     List<View> open();
+
+    /** All that are not closed on which the person is named. */
+    List<View> openOf(UUID person);
 
     /** Other tickets on which the person was named since then, newest first. */
     List<View> others(UUID person, UUID but, Instant since);
@@ -78,7 +92,10 @@ public interface Tickets {
     /**
      * A ticket.
      *
+     * @param call the present one, or the latest when nobody is on the line
+     * @param held the line that is held for the present one, or null
      * @param conversation the present one, or null when nobody is on the line
+     * @param conversations the present one with those whose proof goes on in it
      */
     record View(
             UUID id,
@@ -88,16 +105,35 @@ public interface Tickets {
             @Nullable UUID holder,
             @Nullable UUID person,
             @Nullable Call call,
+            @Nullable Call held,
             @Nullable UUID conversation,
+            Set<UUID> conversations,
             long version,
             @Nullable String summary,
             @Nullable String reminder) {
         public String shown() {
             return "T-" + number;
         }
+
+        /** Whether somebody is on the line and hears the analyst. */
+        public boolean speaking() {
+            return conversation != null && call != null && !call.state().equals("held");
+        }
+
+        /**
+         * @throws earnest.ground.Problem 409 if the present line is held
+         */
+        public void mustBeSpeaking() {
+            if (conversation != null && !speaking()) {
+                throw new earnest.ground.Problem(
+                        409,
+                        "line-held",
+                        "The line is held: they do not hear you. Speak on it again first.");
+            }
+        }
     }
 
-    /** The latest call on a ticket: {@code ringing, answered, ended, dropped, missed}. */
+    /** A call: {@code ringing, answered, held, ended, dropped, missed}. */
     record Call(
             String id,
             @Nullable String numberShown,
@@ -111,6 +147,7 @@ public interface Tickets {
             UUID ticket,
             UUID conversation,
             UUID person,
+            @Nullable UUID former,
             @Nullable String numberShown,
             SignedIn by) {}
 

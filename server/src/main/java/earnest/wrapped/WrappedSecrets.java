@@ -4,6 +4,7 @@ import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.KeyFiles;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -14,7 +15,6 @@ import java.security.GeneralSecurityException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.Arrays;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -31,31 +31,47 @@ public class WrappedSecrets {
     private static final int NONCE_BYTES = 12;
     private static final int TAG_BITS = 128;
 
+    /** The key that wraps; kept with each secret, so that another can take over one day. */
+    static final String KEY = "wrapping";
+
     private final JdbcClient database;
+    private final SecretMarks marks;
     private final SecretKeySpec key;
     private final SecureRandom random;
     private final Clock clock;
     private final Ids ids;
 
-    WrappedSecrets(JdbcClient database, KeyFiles keys, SecureRandom random, Clock clock, Ids ids) {
+    WrappedSecrets(
+            JdbcClient database,
+            SecretMarks marks,
+            KeyFiles keys,
+            SecureRandom random,
+            Clock clock,
+            Ids ids) {
         this.database = database;
-        this.key = new SecretKeySpec(keys.key("wrapping"), "AES");
+        this.marks = marks;
+        this.key = new SecretKeySpec(keys.key(KEY), "AES");
         this.random = random;
         this.clock = clock;
         this.ids = ids;
     }
 
-    /** Keeps a secret for a ticket, in the present transaction. */
-    public UUID keep(UUID ticket, Secret secret) {
+    /**
+     * Keeps a secret for a ticket, in the present transaction, and by what it is known again while
+     * it is in force.
+     */
+    public UUID keep(UUID ticket, UUID person, Secret secret) {
         UUID id = ids.next();
         database.sql(
-                        "insert into wrapped_secret (id, ticket_id, ciphertext, made_at) values"
-                                + " (:id, :t, :c, :at)")
+                        "insert into wrapped_secret (id, ticket_id, ciphertext, made_at, key_name)"
+                                + " values (:id, :t, :c, :at, :key)")
                 .param("id", id)
                 .param("t", ticket)
                 .param("c", wrap(id, secret))
                 .param("at", clock.instant())
+                .param("key", KEY)
                 .update();
+        marks.keep(id, ticket, person, secret);
         return id;
     }
 
@@ -68,35 +84,22 @@ public class WrappedSecrets {
                 .map(bytes -> unwrap(id, bytes));
     }
 
-    /** Forgets a secret for good. */
+    /** Forgets a secret that is still in force: it is known again where it must not be written. */
     public void discard(UUID id) {
         database.sql("delete from wrapped_secret where id = :id").param("id", id).update();
     }
 
-    /** Whether a text holds a secret of this ticket that still lives, however it is spaced. */
-    public boolean holdsLiveSecret(UUID ticket, String text) {
-        List<UUID> live =
-                database.sql("select id from wrapped_secret where ticket_id = :t")
-                        .param("t", ticket)
-                        .query(UUID.class)
-                        .list();
-        String bare = bare(text);
-        return live.stream()
-                .anyMatch(
-                        id ->
-                                take(id).map(
-                                                secret ->
-                                                        secret.open(
-                                                                c ->
-                                                                        bare.contains(
-                                                                                bare(
-                                                                                        new String(
-                                                                                                c)))))
-                                        .orElse(false));
+    /** Forgets a secret that is out of force, and by what it was known. */
+    public void forget(UUID id) {
+        discard(id);
+        marks.forget(id);
     }
 
-    private static String bare(String text) {
-        return text.replaceAll("[^\\p{L}\\p{N}]", "").toLowerCase(java.util.Locale.ROOT);
+    /**
+     * Whether a text holds a secret in force of this ticket or its person, however it is spaced.
+     */
+    public boolean holdsLiveSecret(UUID ticket, @Nullable UUID person, String text) {
+        return marks.anyIn(ticket, person, text);
     }
 
     /** Encrypts bytes that outlive a ticket, such as the key of an authenticator. */

@@ -102,6 +102,23 @@ public final class DirectoryOfTests {
         }
     }
 
+    /** Makes somebody a member of a group. */
+    public void join(String group, String account) {
+        member(group, "add", account);
+    }
+
+    public void leave(String group, String account) {
+        member(group, "delete", account);
+    }
+
+    private void member(String group, String what, String account) {
+        administer(
+                "dn: cn=" + group + ",ou=groups," + SUFFIX,
+                "changetype: modify",
+                what + ": member",
+                "member: " + dn(account));
+    }
+
     /** Switches an account off or on, as an administrator does. */
     public void switchOff(String account, boolean off) {
         try (LDAPConnection connection = asEarnest("LDAP")) {

@@ -95,7 +95,12 @@ public final class Outside {
                 .ok();
     }
 
-    /** {@code up, down, silent, lost}. */
+    /** {@code up, refusing}. */
+    public void switchboard(String mode) {
+        standins.post("/api/switchboard/mode", Map.of("mode", mode)).ok();
+    }
+
+    /** {@code up, down, silent, lost, taken-then-failed, dripping}. */
     public void gateway(String mode) {
         standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();
     }

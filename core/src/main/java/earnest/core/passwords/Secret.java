@@ -31,6 +31,15 @@ public final class Secret implements AutoCloseable {
         return new Secret(copy);
     }
 
+    /**
+     * Another secret of the same characters, which is wiped by itself.
+     *
+     * @throws IllegalStateException if this one was wiped
+     */
+    public Secret copy() {
+        return open(lent -> new Secret(lent.clone()));
+    }
+
     /** Reads UTF-8; the caller wipes its own bytes. */
     public static Secret ofUtf8(byte[] bytes) {
         CharBuffer decoded = StandardCharsets.UTF_8.decode(java.nio.ByteBuffer.wrap(bytes));

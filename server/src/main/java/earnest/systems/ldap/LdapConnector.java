@@ -50,8 +50,16 @@ class LdapConnector implements Connector {
     private static final String LOCKED = "pwdAccountLockedTime";
     private static final String CHANGED = "pwdChangedTime";
     private static final String MUST_CHANGE = "pwdReset";
+    private static final String MODIFIER = "modifiersName";
     private static final String[] READ = {
-        LOCKED, CHANGED, MUST_CHANGE, "pwdStartTime", "pwdEndTime", "pwdLastSuccess", "entryCSN"
+        LOCKED,
+        CHANGED,
+        MUST_CHANGE,
+        "pwdStartTime",
+        "pwdEndTime",
+        "pwdLastSuccess",
+        "entryCSN",
+        MODIFIER
     };
 
     private final LdapServers servers;
@@ -135,6 +143,7 @@ class LdapConnector implements Connector {
                 LdapTime.parse(entry.getAttributeValue("pwdStartTime")),
                 LdapTime.parse(entry.getAttributeValue("pwdEndTime")),
                 LdapTime.parse(entry.getAttributeValue("pwdLastSuccess")),
+                entry.getDN().equalsIgnoreCase(entry.getAttributeValue(MODIFIER)),
                 Objects.requireNonNullElse(entry.getAttributeValue("entryCSN"), ""));
     }
 
@@ -161,12 +170,17 @@ class LdapConnector implements Connector {
     }
 
     @Override
-    public Asked replaceUnused(AccountRef account, Secret password, AccountState since) {
+    public Asked replaceUnused(AccountRef account, Secret password, Instant setAt) {
+        // Whoever but the owner takes 'must change' away leaves the password in force; and the
+        // directory's seconds do not tell an own password that was chosen within the same one.
         Filter unused =
                 Filter.createANDFilter(
-                        Filter.createEqualityFilter(MUST_CHANGE, "TRUE"),
-                        Filter.createEqualityFilter(
-                                CHANGED, LdapTime.write(Objects.requireNonNull(since.lastSet()))));
+                        notSwitchedOff(),
+                        Filter.createEqualityFilter(CHANGED, LdapTime.write(setAt)),
+                        Filter.createORFilter(
+                                Filter.createEqualityFilter(MUST_CHANGE, "TRUE"),
+                                Filter.createNOTFilter(
+                                        Filter.createEqualityFilter(MODIFIER, account.place()))));
         return set(account, password, unused);
     }
 
@@ -216,8 +230,14 @@ class LdapConnector implements Connector {
             pool.releaseConnection(connection);
             return new Asked.TookEffect();
         } catch (LDAPException e) {
-            if (e.getResultCode().isConnectionUsable() && e.getResultCode() != ResultCode.TIMEOUT) {
-                pool.releaseConnection(connection);
+            if (refusals.answered(e)) {
+                // An answer came, so the server did nothing; it may close the connection all the
+                // same.
+                if (e.getResultCode().isConnectionUsable()) {
+                    pool.releaseConnection(connection);
+                } else {
+                    pool.releaseDefunctConnection(connection);
+                }
                 return refusals.of(e);
             }
             pool.releaseDefunctConnection(connection);
@@ -261,7 +281,7 @@ class LdapConnector implements Connector {
                             || later
                                     && now.lockedSince() != null
                                     && !now.lockedSince().isBefore(asked);
-            case TEMPORARY_PASSWORD ->
+            case TEMPORARY_PASSWORD, EXPIRY ->
                     later && now.lastSet() != null && !now.lastSet().isBefore(earliest);
         };
     }

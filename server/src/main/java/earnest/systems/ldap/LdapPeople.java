@@ -208,6 +208,29 @@ class LdapPeople implements PeopleSource {
         }
     }
 
+    @Override
+    public Set<String> groupsOf(String dn) throws Away {
+        try {
+            Set<String> groups = new HashSet<>();
+            for (SearchResultEntry entry :
+                    servers.pool(servers.names().getFirst())
+                            .search(
+                                    properties.groupsBase(),
+                                    SearchScope.SUB,
+                                    Filter.createANDFilter(
+                                            Filter.createEqualityFilter(
+                                                    "objectClass", "groupOfNames"),
+                                            Filter.createEqualityFilter("member", dn)),
+                                    "cn")
+                            .getSearchEntries()) {
+                groups.add(required(entry, "cn"));
+            }
+            return groups;
+        } catch (LDAPSearchException e) {
+            throw away(e);
+        }
+    }
+
     private Away away(LDAPException e) {
         return new Away(
                 "%s does not answer (%s)"

@@ -13,6 +13,15 @@ final class LdapRefusals {
         this.whoHelps = whoHelps;
     }
 
+    /** Whether the server said no, so that it surely did nothing. */
+    boolean answered(LDAPException e) {
+        ResultCode code = e.getResultCode();
+        return code == ResultCode.BUSY
+                || code == ResultCode.UNAVAILABLE
+                || code == ResultCode.UNWILLING_TO_PERFORM
+                || code.isConnectionUsable() && code != ResultCode.TIMEOUT;
+    }
+
     Asked of(LDAPException e) {
         ResultCode code = e.getResultCode();
         if (code == ResultCode.ASSERTION_FAILED) {

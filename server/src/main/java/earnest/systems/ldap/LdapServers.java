@@ -10,6 +10,7 @@ import com.unboundid.ldap.sdk.SingleServerSet;
 import jakarta.annotation.PreDestroy;
 
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -45,6 +46,9 @@ class LdapServers {
     }
 
     LDAPConnectionPool pool(String server) {
+        if (TransactionSynchronizationManager.isActualTransactionActive()) {
+            throw new IllegalStateException("nothing is asked outside within a transaction");
+        }
         LDAPConnectionPool pool = pools.get(server);
         if (pool == null) {
             throw new IllegalArgumentException("no server " + server);

@@ -28,7 +28,11 @@ public final class TextGateway {
         /** Takes the message and never answers. */
         SILENT,
         /** Takes messages that never arrive. */
-        LOST
+        LOST,
+        /** Takes the message and then answers 502, as a proxy does when the answer was lost. */
+        TAKEN_THEN_FAILED,
+        /** Takes the message and answers a byte every two seconds. */
+        DRIPPING
     }
 
     /** A text on its way or arrived. */
@@ -86,8 +90,13 @@ public final class TextGateway {
                             texts.add(taken);
                             return taken;
                         });
-        if (mode == Mode.SILENT) {
-            pause(Duration.ofSeconds(30));
+        switch (mode) {
+            case SILENT -> pause(Duration.ofSeconds(30));
+            case TAKEN_THEN_FAILED -> throw new Refused(502, "the answer was lost on the way");
+            case DRIPPING -> {
+                return new Server.Dripping(30, Duration.ofSeconds(2));
+            }
+            case UP, DOWN, LOST -> {}
         }
         return Map.of("id", text.id(), "state", text.arrived() ? "arrived" : "left");
     }
@@ -108,9 +117,10 @@ public final class TextGateway {
     private Object setMode(Request request) throws IOException {
         String wanted = request.json().path("mode").asString("");
         try {
-            mode = Mode.valueOf(wanted.toUpperCase(java.util.Locale.ROOT));
+            mode = Mode.valueOf(wanted.toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
         } catch (IllegalArgumentException e) {
-            throw new Refused(422, "mode must be up, down, silent or lost");
+            throw new Refused(
+                    422, "mode must be up, down, silent, lost, taken-then-failed or dripping");
         }
         return Map.of("mode", mode);
     }

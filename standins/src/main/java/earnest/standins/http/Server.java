@@ -11,6 +11,7 @@ import java.io.InputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -23,6 +24,9 @@ public final class Server {
     public interface Route {
         Object answer(Request request) throws IOException;
     }
+
+    /** An answer that comes byte by byte, as from a host that wants to keep somebody waiting. */
+    public record Dripping(int bytes, Duration between) {}
 
     /** A file of this program's own pages. */
     public record Page(String file) {}
@@ -94,7 +98,26 @@ public final class Server {
             }
             return;
         }
+        if (answer instanceof Dripping(int bytes, Duration between)) {
+            drip(exchange, bytes, between);
+            return;
+        }
         send(exchange, 200, "application/json", JsonMapper.shared().writeValueAsBytes(answer));
+    }
+
+    private static void drip(HttpExchange exchange, int bytes, Duration between)
+            throws IOException {
+        exchange.sendResponseHeaders(200, bytes);
+        for (int i = 0; i < bytes; i++) {
+            exchange.getResponseBody().write(' ');
+            exchange.getResponseBody().flush();
+            try {
+                Thread.sleep(between);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
     }
 
     private static String type(String file) {

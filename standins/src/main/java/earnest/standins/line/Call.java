@@ -9,7 +9,7 @@ import java.time.Instant;
  *
  * @param incoming true: rings at the desk; false: the desk calls back
  * @param number shown at the desk (null: withheld), or called by it
- * @param state {@code ringing, answered, unanswered, declined, ended, dropped}
+ * @param state {@code ringing, answered, held, unanswered, declined, ended, dropped}
  * @param trouble why the desk did not hear of it, or null
  */
 public record Call(

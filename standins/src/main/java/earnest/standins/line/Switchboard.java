@@ -18,16 +18,19 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** The telephone line: rings the desk, and carries the desk's calls to the pockets. */
 public final class Switchboard {
+    private static final Set<String> ON_THE_LINE = Set.of("ringing", "answered", "held");
     private static final Duration LONGEST_RING = Duration.ofSeconds(45);
 
     private final Installation installation;
     private final Desk desk;
     private final Map<String, Call> calls = new ConcurrentHashMap<>();
+    private volatile boolean refusing;
 
     public Switchboard(Installation installation, String earnestUrl) {
         this.installation = installation;
@@ -41,11 +44,14 @@ public final class Switchboard {
         server.on("POST", "/api/calls", this::ring);
         server.on("POST", "/api/calls/*/hang-up", request -> callerEnds(request, "ended"));
         server.on("POST", "/api/calls/*/drop", request -> callerEnds(request, "dropped"));
+        server.on("POST", "/api/switchboard/mode", this::setMode);
         // From the desk:
         server.on("POST", "/switchboard/call-backs", this::callBack);
         server.on(
                 "POST", "/switchboard/calls/*/answered", request -> fromDesk(request, "answered"));
         server.on("POST", "/switchboard/calls/*/ended", request -> fromDesk(request, "ended"));
+        server.on("POST", "/switchboard/calls/*/held", request -> fromDesk(request, "held"));
+        server.on("POST", "/switchboard/calls/*/resumed", request -> fromDesk(request, "answered"));
     }
 
     /** Newest first. */
@@ -59,7 +65,7 @@ public final class Switchboard {
     public List<Call> to(List<String> numbers) {
         return calls().stream()
                 .filter(c -> !c.incoming() && numbers.contains(c.number()))
-                .filter(c -> c.state().equals("ringing") || c.state().equals("answered"))
+                .filter(c -> ON_THE_LINE.contains(c.state()))
                 .toList();
     }
 
@@ -113,7 +119,7 @@ public final class Switchboard {
 
     private Object callerEnds(Request request, String state) {
         Call call = known(request.part(0));
-        if (!call.state().equals("ringing") && !call.state().equals("answered")) {
+        if (!ON_THE_LINE.contains(call.state())) {
             throw new Refused(409, "that call is over");
         }
         Call changed = change(call, state);
@@ -127,8 +133,20 @@ public final class Switchboard {
         return changed;
     }
 
+    private Object setMode(Request request) throws IOException {
+        String wanted = request.json().path("mode").asString("");
+        if (!wanted.equals("up") && !wanted.equals("refusing")) {
+            throw new Refused(422, "mode must be up or refusing");
+        }
+        refusing = wanted.equals("refusing");
+        return Map.of("mode", wanted);
+    }
+
     private Object callBack(Request request) throws IOException {
         request.mustCarry(installation.lineToken());
+        if (refusing) {
+            throw new Refused(503, "the switchboard places no calls now");
+        }
         JsonNode body = request.json();
         String id = body.path("id").asString("");
         String to = body.path("to").asString("");
@@ -162,9 +180,11 @@ public final class Switchboard {
         }
     }
 
+    /** What is over stays over, whatever the desk says of it late. */
     private Object fromDesk(Request request, String state) {
         request.mustCarry(installation.lineToken());
-        return change(known(request.part(0)), state);
+        Call call = known(request.part(0));
+        return ON_THE_LINE.contains(call.state()) ? change(call, state) : call;
     }
 
     private Call tell(Call call) {

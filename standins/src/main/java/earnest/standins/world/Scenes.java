@@ -88,6 +88,8 @@ final class Scenes {
         s.add("jlie", "Jonas", "Lie", "Service desk analyst", "Shore", "Brackwater", "191").add();
         s.add("ehartono", "Elif", "Hartono", "Internal auditor", "Shore", "Brackwater", "192")
                 .add();
+        s.add("mholt", "Maren", "Holt", "Systems steward", "Shore", "Brackwater", "193").add();
+        s.add("ranand", "Ravi", "Anand", "Service desk lead", "Shore", "Brackwater", "194").add();
         return s.people;
     }
 

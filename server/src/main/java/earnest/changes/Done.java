@@ -1,0 +1,60 @@
+package earnest.changes;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/** Changes as they are read. */
+@Component
+class Done {
+    private final ChangeRepository changes;
+    private final ServerRepository servers;
+
+    Done(ChangeRepository changes, ServerRepository servers) {
+        this.changes = changes;
+        this.servers = servers;
+    }
+
+    List<Changes.View> onTicket(UUID ticket) {
+        return views(changes.findByTicketIdOrderByIntendedAt(ticket));
+    }
+
+    Optional<Changes.View> change(UUID id) {
+        return changes.findById(id).map(change -> views(List.of(change)).getFirst());
+    }
+
+    private List<Changes.View> views(List<AccountChange> found) {
+        if (found.isEmpty()) {
+            return List.of();
+        }
+        Map<UUID, List<ServerRow>> rows =
+                servers.findByKeyChangeIdIn(found.stream().map(c -> c.id).toList()).stream()
+                        .collect(Collectors.groupingBy(row -> row.key.changeId()));
+        return found.stream().map(c -> view(c, rows.getOrDefault(c.id, List.of()))).toList();
+    }
+
+    private static Changes.View view(AccountChange c, List<ServerRow> rows) {
+        @Nullable UUID wrapped = c.wrappedId;
+        return new Changes.View(
+                c.id,
+                c.ticketId,
+                c.personId,
+                c.system,
+                c.account,
+                c.what(),
+                c.state,
+                c.reason,
+                c.intendedAt,
+                c.settledAt,
+                c.setAt(),
+                c.effectMark == null ? null : Mark.read(c.effectMark).version(),
+                rows.stream().map(r -> new Changes.OnServer(r.key.server(), r.state)).toList(),
+                wrapped,
+                c.how());
+    }
+}
