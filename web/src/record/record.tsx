@@ -26,16 +26,19 @@ export function RecordPage() {
     queryKey: ["record", asked],
     meta: { reading: true },
     refetchOnReconnect: false,
-    initialPageParam: "",
+    initialPageParam: null as { before: string; beforeEntry: string } | null,
     queryFn: ({ pageParam }) =>
       ask(
         client.GET("/api/record", {
           params: {
-            query: { ...asked, ...(pageParam ? { before: pageParam } : {}) },
+            query: { ...asked, ...pageParam },
           },
         }),
       ),
-    getNextPageParam: (last) => (last.more ? last.entries.at(-1)?.entry.at : undefined),
+    getNextPageParam: (last) => {
+      const oldest = last.entries.at(-1)?.entry;
+      return last.more && oldest ? { before: oldest.at, beforeEntry: oldest.id } : undefined;
+    },
   });
   const read = entries.data?.pages ?? [];
   const { rows, seals } = useSettled(

@@ -55,23 +55,27 @@ class AuditController {
         this.writes = writes;
     }
 
+    /** {@code before} and {@code beforeEntry}: the last entry of the page before. */
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
             @ParameterObject Question question,
-            @RequestParam @Nullable Instant before) {
+            @RequestParam @Nullable Instant before,
+            @RequestParam @Nullable UUID beforeEntry) {
         me.must(Right.READ_RECORD);
-        List<TheRecord.Row> rows = record.find(question.query(tickets, before, MOST + 1));
-        if (before == null) {
-            writes.run(
-                    () ->
-                            record.append(
-                                    question.on(
-                                            Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
-                                                    .data(
-                                                            "entries",
-                                                            Math.min(MOST, rows.size())))));
-        }
+        List<TheRecord.Row> rows =
+                record.find(question.query(tickets, before, beforeEntry, MOST + 1));
+        writes.run(
+                () ->
+                        record.append(
+                                question.on(
+                                                Entry.by(EntryKind.RECORD_READ, me.id(), me.name())
+                                                        .data(
+                                                                "entries",
+                                                                Math.min(MOST, rows.size())))
+                                        .data(
+                                                "before",
+                                                before == null ? null : before.toString())));
         Map<UUID, Long> numbers =
                 tickets.numbers(
                         rows.stream()

@@ -32,7 +32,8 @@ record Question(
      *
      * @throws Problem 404 if there is no such ticket, 422 if there are no entries of that kind
      */
-    TheRecord.Query query(Tickets tickets, @Nullable Instant before, int most) {
+    TheRecord.Query query(
+            Tickets tickets, @Nullable Instant before, @Nullable UUID beforeEntry, int most) {
         return new TheRecord.Query(
                 ticket == null
                         ? null
@@ -43,6 +44,7 @@ record Question(
                 since,
                 until,
                 before,
+                beforeEntry,
                 most);
     }
 

@@ -123,7 +123,7 @@ class SealController {
             @RequestParam(defaultValue = "jsonl") String format) {
         me.must(Right.EXPORT_RECORD);
         RecordFiles.Format form = form(format);
-        RecordFiles.Chosen chosen = files.chosen(question.query(tickets, null, 0));
+        RecordFiles.Chosen chosen = files.chosen(question.query(tickets, null, null, 0));
         writes.run(
                 () ->
                         record.append(
@@ -150,6 +150,10 @@ class SealController {
     ResponseEntity<StreamingResponseBody> receipt(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.READ_RECORD);
         Tickets.View view = tickets.view(ticket);
+        // Ticket by ticket it would else be the export.
+        if (!me.id().equals(view.holder())) {
+            me.must(Right.EXPORT_RECORD);
+        }
         RecordFiles.Chosen chosen = files.ofTicket(ticket);
         writes.run(
                 () ->

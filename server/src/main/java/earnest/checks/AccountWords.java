@@ -39,6 +39,12 @@ final class AccountWords {
                 label(check), note(check), line.points(), line.points() != 0, reason);
     }
 
+    /** A check that the rulebook in force says nothing of. */
+    Standing.Line unknown(ProofCheck check) {
+        return new Standing.Line(
+                label(check), note(check), 0, false, "the rulebook in force does not know it");
+    }
+
     private Standing.Line signal(Line line) {
         String kind = line.id().substring("signal:".length());
         String words =

@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.core.codes.Guard;
+import earnest.wrapped.WrappedSecrets;
 
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -18,6 +19,10 @@ class Enrolment {
     @Id UUID id;
     UUID personId;
     byte[] wrappedKey;
+
+    /** Under which key. */
+    String keyName;
+
     Instant enrolledAt;
     long lastUsedStep;
     int wrongTries;
@@ -26,12 +31,21 @@ class Enrolment {
     @SuppressWarnings("NullAway.Init")
     protected Enrolment() {}
 
-    Enrolment(UUID id, UUID personId, byte[] wrappedKey, Instant enrolledAt) {
+    Enrolment(UUID id, UUID personId, WrappedSecrets.Wrapped wrapped, Instant enrolledAt) {
         this.id = id;
         this.personId = personId;
-        this.wrappedKey = wrappedKey;
+        wrap(wrapped);
         this.enrolledAt = enrolledAt;
         this.lastUsedStep = -1;
+    }
+
+    WrappedSecrets.Wrapped wrapped() {
+        return new WrappedSecrets.Wrapped(wrappedKey, keyName);
+    }
+
+    final void wrap(WrappedSecrets.Wrapped wrapped) {
+        wrappedKey = wrapped.bytes();
+        keyName = wrapped.key();
     }
 
     Guard guard() {

@@ -52,7 +52,7 @@ public class Enrolments {
                     for (Map.Entry<UUID, byte[]> key : keys.entrySet()) {
                         if (!before.contains(key.getKey())) {
                             UUID id = ids.next();
-                            byte[] wrapped = secrets.wrapKey(id, key.getValue());
+                            WrappedSecrets.Wrapped wrapped = secrets.wrapKey(id, key.getValue());
                             enrolments.add(new Enrolment(id, key.getKey(), wrapped, now));
                             enrolled++;
                         }
@@ -77,8 +77,11 @@ public class Enrolments {
     /** Tries a code, in the present transaction; a wrong one is counted. */
     boolean accept(UUID person, Secret code) {
         Enrolment enrolment = enrolments.lock(person).orElseThrow();
-        byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrappedKey);
+        byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrapped());
         try {
+            if (secrets.isOld(enrolment.wrapped())) {
+                enrolment.wrap(secrets.wrapKey(enrolment.id, key));
+            }
             Guard.Tried tried =
                     Totp.accept(
                             key, Totp.STANDARD, code, enrolment.guard(), LIMIT, clock.instant());

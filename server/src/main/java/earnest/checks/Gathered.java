@@ -168,6 +168,13 @@ class Gathered {
 
     /** A contact that is too new is not offered. */
     List<Possible> possible(Known known, Rulebooks.InForce book) {
+        Set<String> methods = book.rules().checks().keySet();
+        return everyPossible(known, book).stream()
+                .filter(possible -> methods.contains(possible.available().method()))
+                .toList();
+    }
+
+    private List<Possible> everyPossible(Known known, Rulebooks.InForce book) {
         UUID person = known.person();
         Instant now = clock.instant();
         List<Possible> possible = new ArrayList<>();

@@ -19,6 +19,9 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** The rulebook in force; versions are kept for ever, since entries cite them. */
 @Service
@@ -31,9 +34,8 @@ class Rulebooks {
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
-    private volatile InForce known;
+    private final Map<Long, InForce> known = new ConcurrentHashMap<>();
 
-    @SuppressWarnings("NullAway.Init")
     Rulebooks(JdbcClient database, TheRecord record, Writes writes, Clock clock) {
         this.database = database;
         this.record = record;
@@ -64,21 +66,43 @@ class Rulebooks {
 
     InForce inForce() {
         long version = database.sql("select max(version) from rulebook").query(Long.class).single();
-        InForce present = known;
-        if (present == null || present.version != version) {
-            present =
-                    database.sql("select name, content from rulebook where version = :v")
-                            .param("v", version)
-                            .query(
-                                    (row, i) ->
-                                            new InForce(
-                                                    version,
-                                                    row.getString("name"),
-                                                    parse(row.getString("content"))))
-                            .single();
-            known = present;
-        }
-        return present;
+        return version(version);
+    }
+
+    /** The rulebook under which a closed ticket was judged; the one in force if it is not known. */
+    InForce of(UUID closedTicket) {
+        return database.sql("select rulebook_version from ticket_closed_under where ticket_id = :t")
+                .param("t", closedTicket)
+                .query(Long.class)
+                .optional()
+                .map(this::version)
+                .orElseGet(this::inForce);
+    }
+
+    /** Remembers under which rulebook a ticket is closed, in the present transaction. */
+    void closedUnder(UUID ticket) {
+        database.sql(
+                        "insert ignore into ticket_closed_under (ticket_id, rulebook_version)"
+                                + " values (:t, :v)")
+                .param("t", ticket)
+                .param("v", inForce().version())
+                .update();
+    }
+
+    /** Versions are never changed, so each is read once. */
+    private InForce version(long version) {
+        return known.computeIfAbsent(
+                version,
+                v ->
+                        database.sql("select name, content from rulebook where version = :v")
+                                .param("v", v)
+                                .query(
+                                        (row, i) ->
+                                                new InForce(
+                                                        v,
+                                                        row.getString("name"),
+                                                        parse(row.getString("content"))))
+                                .single());
     }
 
     private static String shipped() {

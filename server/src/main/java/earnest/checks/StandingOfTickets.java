@@ -92,9 +92,12 @@ class StandingOfTickets implements Standing {
             List<Want> wanted,
             Set<String> groups,
             boolean lookingBack) {
-        Rulebooks.InForce book = rulebooks.inForce();
+        Rulebooks.InForce book = lookingBack ? rulebooks.of(ticket.id()) : rulebooks.inForce();
         Gathered.Known known = gathered.known(ticket, person);
-        List<ProofCheck> ended = known.ended();
+        // What the rulebook does not know weighs nothing, and breaks nothing.
+        Set<String> methods = book.rules().checks().keySet();
+        List<ProofCheck> ended =
+                known.ended().stream().filter(check -> methods.contains(check.method)).toList();
         List<Gathered.Possible> possible = gathered.possible(known, book);
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
@@ -147,9 +150,14 @@ class StandingOfTickets implements Standing {
                 look.ended().stream()
                         .collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
         List<Line> lines =
-                look.assessment().lines().stream()
-                        .map(line -> words.line(line, byId.get(line.id())))
-                        .toList();
+                new ArrayList<>(
+                        look.assessment().lines().stream()
+                                .map(line -> words.line(line, byId.get(line.id())))
+                                .toList());
+        look.known().ended().stream()
+                .filter(check -> !byId.containsKey(check.id.toString()))
+                .map(words::unknown)
+                .forEach(lines::add);
         return new Account(
                 look.assessment().standing(),
                 look.assessment().stopped(),

@@ -10,8 +10,10 @@ import org.springframework.stereotype.Component;
 class TicketListener {
     private final Proving proving;
     private final NumberShown numberShown;
+    private final Rulebooks rulebooks;
 
-    TicketListener(Proving proving, NumberShown numberShown) {
+    TicketListener(Proving proving, NumberShown numberShown, Rulebooks rulebooks) {
+        this.rulebooks = rulebooks;
         this.proving = proving;
         this.numberShown = numberShown;
     }
@@ -20,6 +22,11 @@ class TicketListener {
     void on(Tickets.Claimed claimed) {
         proving.endOpen(claimed.ticket(), claimed.by());
         numberShown.compare(claimed);
+    }
+
+    @EventListener
+    void on(Tickets.Closed closed) {
+        rulebooks.closedUnder(closed.ticket());
     }
 
     @EventListener

@@ -1,11 +1,15 @@
 package earnest.desk;
 
+import earnest.access.GuessLimits;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
 import earnest.ground.ManyLines;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
@@ -21,6 +25,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.time.Duration;
 import java.util.UUID;
 
 /** What the desk shows. */
@@ -30,6 +35,9 @@ class DeskController {
 
     record Closing(@NotBlank @Size(max = 2000) @ManyLines String summary, long version) {}
 
+    private static final GuessLimits.Limit ONE_READING =
+            new GuessLimits.Limit(1, Duration.ofMinutes(15));
+
     private final Queue queue;
     private final PageComposer pages;
     private final AccountsReader accounts;
@@ -37,6 +45,8 @@ class DeskController {
     private final Tickets tickets;
     private final WrappedSecrets secrets;
     private final Standing standing;
+    private final TheRecord record;
+    private final GuessLimits limits;
     private final Writes writes;
 
     DeskController(
@@ -47,6 +57,8 @@ class DeskController {
             Tickets tickets,
             WrappedSecrets secrets,
             Standing standing,
+            TheRecord record,
+            GuessLimits limits,
             Writes writes) {
         this.queue = queue;
         this.pages = pages;
@@ -55,6 +67,8 @@ class DeskController {
         this.tickets = tickets;
         this.secrets = secrets;
         this.standing = standing;
+        this.record = record;
+        this.limits = limits;
         this.writes = writes;
     }
 
@@ -68,7 +82,26 @@ class DeskController {
     Page page(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
         // One transaction for the whole page: one connection, and each row read once.
-        return writes.get(() -> pages.page(ticket, me));
+        return writes.get(
+                () -> {
+                    Page page = pages.page(ticket, me);
+                    readByAnother(page, me);
+                    return page;
+                });
+    }
+
+    /** Looking a colleague's closed ticket up is itself on the record, once in a while. */
+    private void readByAnother(Page page, SignedIn me) {
+        boolean anothers =
+                page.ticket().state() == Tickets.State.CLOSED
+                        && !me.id().equals(page.ticket().holder());
+        if (anothers
+                && limits.take(
+                        "read %s %s".formatted(me.session(), page.ticket().id()), ONE_READING)) {
+            record.append(
+                    Entry.by(EntryKind.TICKET_READ, me.id(), me.name())
+                            .ticket(page.ticket().id(), null));
+        }
     }
 
     @GetMapping("/api/tickets/{ticket}/accounts")

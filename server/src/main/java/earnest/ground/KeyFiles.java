@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermission;
@@ -12,6 +13,7 @@ import java.nio.file.attribute.PosixFilePermissions;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.HexFormat;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -70,13 +72,22 @@ public class KeyFiles {
         Files.createDirectories(folder);
         byte[] key = new byte[KEY_BYTES];
         random.nextBytes(key);
-        Path aside = folder.resolve(file.getFileName() + ".new");
-        Files.deleteIfExists(aside);
-        Files.createFile(
-                aside,
-                PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+        Path aside =
+                Files.createTempFile(
+                        folder,
+                        file.getFileName() + ".",
+                        ".new",
+                        PosixFilePermissions.asFileAttribute(
+                                PosixFilePermissions.fromString("rw-------")));
         Files.write(aside, key);
-        Files.move(aside, file);
+        try {
+            // Fails where another node on the same folder was quicker; then its key is the one.
+            Files.createLink(file, aside);
+        } catch (FileAlreadyExistsException quicker) {
+            return;
+        } finally {
+            Files.delete(aside);
+        }
     }
 
     private static void mustBePrivate(Path file) throws IOException {
@@ -88,7 +99,8 @@ public class KeyFiles {
     }
 
     private void mustFit(
-            String name, Path file, byte[] key, @org.jspecify.annotations.Nullable String known) {
+            String name, Path file, byte[] key, @org.jspecify.annotations.Nullable String known)
+            throws IOException {
         if (key.length != KEY_BYTES) {
             throw new IllegalStateException(
                     "The key %s has %d bytes, not 32. Put it back from your backup."
@@ -96,19 +108,40 @@ public class KeyFiles {
         }
         String fingerprint = fingerprint(name, key);
         if (known == null) {
-            writes.run(
-                    () ->
-                            database.sql(
-                                            "insert ignore into key_fingerprint (name, fingerprint)"
-                                                    + " values (:n, :f)")
-                                    .param("n", name)
-                                    .param("f", fingerprint)
-                                    .update());
+            if (!first(name, fingerprint)) {
+                // Nothing was done with it yet, and two keys for one thing would be worse than
+                // none.
+                Files.delete(file);
+                throw new IllegalStateException(
+                        "Another node made the key '%s' at this moment. Copy its key files to %s, then start this node again."
+                                .formatted(name, folder));
+            }
         } else if (!known.equals(fingerprint)) {
             throw new IllegalStateException(
                     "The key %s is not the one this database was used with. Put that one back from your backup."
                             .formatted(file));
         }
+    }
+
+    /**
+     * Whether the database remembers this one, where nodes that start at once each bring theirs.
+     */
+    private boolean first(String name, String fingerprint) {
+        writes.run(
+                () ->
+                        database.sql(
+                                        "insert ignore into key_fingerprint (name, fingerprint)"
+                                                + " values (:n, :f)")
+                                .param("n", name)
+                                .param("f", fingerprint)
+                                .update());
+        return database.sql(
+                                "select count(*) from key_fingerprint where name = :n and"
+                                        + " fingerprint = :f")
+                        .params(Map.of("n", name, "f", fingerprint))
+                        .query(Long.class)
+                        .single()
+                == 1;
     }
 
     private static String fingerprint(String name, byte[] key) {

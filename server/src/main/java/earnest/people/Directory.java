@@ -152,7 +152,8 @@ class Directory implements People {
                         .single();
         return database.sql(
                         "select greatest(coalesce(whole_at, '1970-01-01'), coalesce(changes_at,"
-                            + " '1970-01-01')) as at, whole_at, trouble from people_copy limit 1")
+                            + " '1970-01-01')) as at, whole_at, coalesce(trouble, odd) as trouble"
+                            + " from people_copy limit 1")
                 .query(
                         (row, i) ->
                                 new Freshness(

@@ -38,7 +38,7 @@ class PeopleRow {
     protected PeopleRow() {}
 
     Set<String> groups() {
-        return Arrays.stream(memberOf.split(" "))
+        return Arrays.stream(memberOf.split("\n"))
                 .filter(group -> !group.isEmpty())
                 .collect(Collectors.toUnmodifiableSet());
     }

@@ -15,17 +15,29 @@ public interface PeopleSource {
     /**
      * Gives everybody, page by page.
      *
+     * @param odd is given what cannot be read as a person; the others are not held up by it
      * @return from where to ask for changes next time
      * @throws Away if the source does not answer; what was given till then is kept
      */
-    String everybody(Consumer<List<Read>> page) throws Away;
+    String everybody(Consumer<List<Read>> page, Consumer<Odd> odd) throws Away;
+
+    /**
+     * An entry that is no person as Earnest takes them.
+     *
+     * @param entryUuid as far as it is known
+     * @param where for whoever mends it
+     */
+    record Odd(@Nullable String entryUuid, String where, String why) {}
 
     /**
      * Gives those who changed since a moment that this source named before.
      *
      * @return from where to ask next time
      */
-    String changedSince(String since, Consumer<List<Read>> page) throws Away;
+    String changedSince(String since, Consumer<List<Read>> page, Consumer<Odd> odd) throws Away;
+
+    /** Whether membership of any group changed since such a moment. */
+    boolean groupsChangedSince(String since) throws Away;
 
     /** Group to the DNs of its members, for the groups that rules name. */
     Map<String, Set<String>> groups() throws Away;

@@ -119,7 +119,8 @@ class PersonDetails {
         List<Object[]> removed = new ArrayList<>();
         List<Object[]> added = new ArrayList<>();
         for (Of of : page) {
-            boolean ageUnknown = first || !of.known;
+            // After the first copy a number that was not there is new, whoever's it is.
+            boolean ageUnknown = first;
             Map<String, String> had = before.getOrDefault(of.id(), Map.of());
             for (ContactKind kind : ContactKind.values()) {
                 String was = had.get(kind.id());
@@ -135,7 +136,7 @@ class PersonDetails {
                     String by = ageUnknown ? null : "the directory";
                     added.add(row(ids.next(), of.id(), kind.id(), is, since, by));
                 }
-                if (!ageUnknown) {
+                if (!ageUnknown && of.known) {
                     record.append(
                             Entry.bySystem(
                                             EntryKind.PERSON_CHANGED,

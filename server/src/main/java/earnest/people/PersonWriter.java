@@ -7,6 +7,7 @@ import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -17,11 +18,14 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
+import java.util.function.Consumer;
 import java.util.stream.Collectors;
 
 /** Writes what the source says into the copy, page by page, and only where it differs. */
@@ -53,42 +57,62 @@ class PersonWriter {
     }
 
     /**
-     * Writes one page.
+     * Writes one page; where somebody on it cannot be written, the others are.
      *
      * @param first at the first copy of all, when the age of contacts is unknown
      * @param managers takes person to the DN of the manager, to be set when all are there
+     * @param odd is given who could not be written
      * @return how many people were new or changed
      */
     int write(
             List<PeopleSource.Read> page,
             Map<String, Set<String>> groups,
             boolean first,
+            Map<UUID, String> managers,
+            Consumer<PeopleSource.Odd> odd) {
+        try {
+            return writes.get(() -> written(page, groups, first, managers));
+        } catch (DataAccessException trouble) {
+            if (page.size() == 1) {
+                PeopleSource.Read one = page.getFirst();
+                odd.accept(
+                        new PeopleSource.Odd(
+                                one.entryUuid(),
+                                one.dn(),
+                                "something of it is too long or twice there"));
+                return 0;
+            }
+            // Halves, until the one is alone that cannot be written.
+            int middle = page.size() / 2;
+            return write(page.subList(0, middle), groups, first, managers, odd)
+                    + write(page.subList(middle, page.size()), groups, first, managers, odd);
+        }
+    }
+
+    private int written(
+            List<PeopleSource.Read> page,
+            Map<String, Set<String>> groups,
+            boolean first,
             Map<UUID, String> managers) {
-        return writes.get(
-                () -> {
-                    Map<String, PeopleRow> known =
-                            people
-                                    .findByEntryUuidIn(
-                                            page.stream()
-                                                    .map(PeopleSource.Read::entryUuid)
-                                                    .toList())
-                                    .stream()
-                                    .collect(Collectors.toMap(row -> row.entryUuid, row -> row));
-                    List<PersonDetails.Of> changed = new ArrayList<>();
-                    for (PeopleSource.Read read : page) {
-                        PeopleRow before = known.get(read.entryUuid());
-                        PeopleRow row = changed(read, before, groups);
-                        if (row != null) {
-                            changed.add(new PersonDetails.Of(row, read, before != null));
-                            if (read.managerDn() != null) {
-                                managers.put(row.id, read.managerDn());
-                            }
-                        }
-                    }
-                    people.flush();
-                    details.write(changed, first);
-                    return changed.size();
-                });
+        Map<String, PeopleRow> known =
+                people
+                        .findByEntryUuidIn(page.stream().map(PeopleSource.Read::entryUuid).toList())
+                        .stream()
+                        .collect(Collectors.toMap(row -> row.entryUuid, row -> row));
+        List<PersonDetails.Of> changed = new ArrayList<>();
+        for (PeopleSource.Read read : page) {
+            PeopleRow before = known.get(read.entryUuid());
+            PeopleRow row = changed(read, before, groups);
+            if (row != null) {
+                changed.add(new PersonDetails.Of(row, read, before != null));
+                if (read.managerDn() != null) {
+                    managers.put(row.id, read.managerDn());
+                }
+            }
+        }
+        people.flush();
+        details.write(changed, first);
+        return changed.size();
     }
 
     /** The row as it is now; null when it already was so. */
@@ -100,7 +124,7 @@ class PersonWriter {
                         .filter(group -> group.getValue().contains(dn))
                         .map(Map.Entry::getKey)
                         .sorted()
-                        .collect(Collectors.joining(" "));
+                        .collect(Collectors.joining("\n"));
         byte[] digest = digest(read, memberOf);
         if (known != null && known.goneAt == null && Arrays.equals(known.digest, digest)) {
             return null;
@@ -165,19 +189,28 @@ class PersonWriter {
                 });
     }
 
-    /** Marks those who were not seen; returns how many that are. */
-    int gone(Set<String> seen) {
-        return writes.get(
+    /** How many there are, and who of them was not seen. */
+    record Missing(long people, List<Gone> gone) {}
+
+    Missing missing(Set<String> seen) {
+        List<Gone> all =
+                jdbc.query(
+                        "select id, name, entry_uuid from person where gone_at is null",
+                        (found, i) ->
+                                new Gone(
+                                        found.getObject(1, UUID.class),
+                                        found.getString(2),
+                                        found.getString(3)));
+        int people = all.size();
+        List<Gone> gone = new ArrayList<>(all);
+        gone.removeIf(person -> seen.contains(person.entryUuid()));
+        return new Missing(people, gone);
+    }
+
+    /** Marks those who are gone. */
+    void gone(List<Gone> gone) {
+        writes.run(
                 () -> {
-                    List<Gone> gone =
-                            jdbc.query(
-                                    "select id, name, entry_uuid from person where gone_at is null",
-                                    (found, i) ->
-                                            new Gone(
-                                                    found.getObject(1, UUID.class),
-                                                    found.getString(2),
-                                                    found.getString(3)));
-                    gone.removeIf(person -> seen.contains(person.entryUuid()));
                     Instant now = clock.instant();
                     for (Gone person : gone) {
                         jdbc.update("update person set gone_at = ? where id = ?", now, person.id());
@@ -188,11 +221,42 @@ class PersonWriter {
                                                 "Directory sync")
                                         .person(person.id(), person.name()));
                     }
-                    return gone.size();
                 });
     }
 
-    private record Gone(UUID id, String name, String entryUuid) {}
+    /** Writes who is in which group, for those for whom it differs; returns how many that are. */
+    int groups(Map<String, Set<String>> groups) {
+        Map<String, Set<String>> byDn = new HashMap<>();
+        groups.forEach(
+                (group, members) ->
+                        members.forEach(
+                                dn -> byDn.computeIfAbsent(dn, d -> new TreeSet<>()).add(group)));
+        List<Object[]> differing = new ArrayList<>();
+        jdbc.query(
+                "select id, dn, member_of from person where gone_at is null",
+                found -> {
+                    String is =
+                            String.join(
+                                    "\n",
+                                    byDn.getOrDefault(
+                                            found.getString(2).toLowerCase(Locale.ROOT), Set.of()));
+                    if (!is.equals(found.getString(3))) {
+                        differing.add(new Object[] {is, found.getObject(1, UUID.class)});
+                    }
+                });
+        if (!differing.isEmpty()) {
+            // The next whole copy finds that the rest is as it was.
+            writes.run(
+                    () ->
+                            jdbc.batchUpdate(
+                                    "update person set member_of = ?, digest = '' where id = ?",
+                                    differing));
+        }
+        return differing.size();
+    }
+
+    /** Somebody whom the source does not name any more. */
+    record Gone(UUID id, String name, String entryUuid) {}
 
     private static byte[] digest(PeopleSource.Read read, String memberOf) {
         try {

@@ -27,6 +27,7 @@ public enum EntryKind {
     TICKET_TAKEN_OVER("took the ticket over from {from}"),
     TICKET_PASSED("passed the ticket to {to}"),
     TICKET_CLOSED("closed the ticket {summary}"),
+    TICKET_READ("read a closed ticket of somebody else"),
     PERSON_CLAIMED("took the caller to say they are {person}"),
     NUMBER_SHOWN("number shown is on record for {person}"),
     NUMBER_DIFFERS("number shown is not on record for {person}"),
@@ -95,6 +96,7 @@ public enum EntryKind {
     ERASURE_DONE("agreed to erase what names a person; {values} values are gone"),
     KEY_CHANGED("changed the key that seals the record: {reason}"),
     PEOPLE_COPIED("copied {people} people from the directory"),
+    COPY_HELD("did not take over what the directory said: {reason}"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),
     RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force");

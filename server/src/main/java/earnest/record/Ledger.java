@@ -110,7 +110,7 @@ class Ledger implements TheRecord {
 
     @Override
     public List<Row> ofTicket(UUID ticket, int most) {
-        return find(new Query(ticket, null, null, null, null, null, null, most));
+        return find(new Query(ticket, null, null, null, null, null, null, null, most));
     }
 
     @Override

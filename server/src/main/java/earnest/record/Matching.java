@@ -12,7 +12,7 @@ final class Matching {
               and (:kind is null or e.kind = :kind)
               and (:since is null or e.at >= :since)
               and (:until is null or e.at < :until)
-              and (:before is null or e.at < :before)
+              and (:before is null or e.at < :before or (e.at = :before and e.id < :beforeEntry))
             """;
 
     private Matching() {}
@@ -24,6 +24,7 @@ final class Matching {
                 .param("kind", query.kind() == null ? null : query.kind().id())
                 .param("since", query.since())
                 .param("until", query.until())
-                .param("before", query.before());
+                .param("before", query.before())
+                .param("beforeEntry", query.beforeEntry());
     }
 }

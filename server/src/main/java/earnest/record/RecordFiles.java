@@ -177,18 +177,28 @@ public class RecordFiles {
     }
 
     /**
-     * All entries of a ticket.
+     * All entries of a ticket, but for the very latest of those that only say that it was looked
+     * at: else each receipt would stand in the way of the next.
      *
-     * @throws Problem 409 if one of them is not sealed yet
+     * @throws Problem 409 if one of the others is not sealed yet
      */
     public Chosen ofTicket(UUID ticket) {
-        long all =
-                client.sql("select count(*) from entry where ticket_id = :t")
+        Chosen sealed =
+                sealed(new TheRecord.Query(ticket, null, null, null, null, null, null, null, 0));
+        long unsealed =
+                client.sql(
+                                "select count(*) from entry e left join entry_number n on"
+                                        + " n.entry_id = e.id where e.ticket_id = :t and (n.number"
+                                        + " is null or n.number >= :size) and e.kind not in"
+                                        + " (:looked)")
                         .param("t", ticket)
+                        .param("size", Seal.read(sealed.seal()).checkpoint().size())
+                        .param(
+                                "looked",
+                                List.of(EntryKind.RECEIPT_MADE.id(), EntryKind.TICKET_READ.id()))
                         .query(Long.class)
                         .single();
-        Chosen sealed = sealed(new TheRecord.Query(ticket, null, null, null, null, null, null, 0));
-        if (sealed.entries() < all) {
+        if (unsealed > 0) {
             throw new Problem(
                     409,
                     "not-sealed",

@@ -32,6 +32,7 @@ public interface TheRecord {
      * What to look for; null matches all.
      *
      * @param before only entries older than this, for the next page
+     * @param beforeEntry of those at that very moment, only the ones before this one
      */
     record Query(
             @Nullable UUID ticket,
@@ -41,6 +42,7 @@ public interface TheRecord {
             @Nullable Instant since,
             @Nullable Instant until,
             @Nullable Instant before,
+            @Nullable UUID beforeEntry,
             int most) {}
 
     /**

@@ -286,6 +286,7 @@ class TicketDesk implements Tickets {
                                     .person(ticket.personId, null)
                                     .personal("summary", "“" + summary + "”"));
                     events.publishEvent(new LetGo(id, me));
+                    events.publishEvent(new Closed(id));
                 });
     }
 

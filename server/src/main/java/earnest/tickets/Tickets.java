@@ -151,6 +151,9 @@ public interface Tickets {
             @Nullable String numberShown,
             SignedIn by) {}
 
+    /** Told in the transaction in which a ticket is closed. */
+    record Closed(UUID ticket) {}
+
     /** Told when a ticket changes hands or ends: what its holder had open ends too. */
     record LetGo(UUID ticket, SignedIn by) {}
 }

@@ -3,6 +3,7 @@ package earnest.wrapped;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.KeyFiles;
+import earnest.ground.KeyProperties;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -15,8 +16,10 @@ import java.security.GeneralSecurityException;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.util.Arrays;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 
 import javax.crypto.Cipher;
 import javax.crypto.spec.GCMParameterSpec;
@@ -31,12 +34,14 @@ public class WrappedSecrets {
     private static final int NONCE_BYTES = 12;
     private static final int TAG_BITS = 128;
 
-    /** The key that wraps; kept with each secret, so that another can take over one day. */
-    static final String KEY = "wrapping";
-
     private final JdbcClient database;
     private final SecretMarks marks;
-    private final SecretKeySpec key;
+    private final KeyFiles files;
+
+    /** The key that wraps from now on; its name stands with each secret. */
+    private final String current;
+
+    private final Map<String, SecretKeySpec> keys = new ConcurrentHashMap<>();
     private final SecureRandom random;
     private final Clock clock;
     private final Ids ids;
@@ -44,13 +49,16 @@ public class WrappedSecrets {
     WrappedSecrets(
             JdbcClient database,
             SecretMarks marks,
-            KeyFiles keys,
+            KeyFiles files,
+            KeyProperties properties,
             SecureRandom random,
             Clock clock,
             Ids ids) {
         this.database = database;
         this.marks = marks;
-        this.key = new SecretKeySpec(keys.key(KEY), "AES");
+        this.files = files;
+        this.current = properties.wrapping();
+        key(current);
         this.random = random;
         this.clock = clock;
         this.ids = ids;
@@ -69,7 +77,7 @@ public class WrappedSecrets {
                 .param("t", ticket)
                 .param("c", wrap(id, secret))
                 .param("at", clock.instant())
-                .param("key", KEY)
+                .param("key", current)
                 .update();
         marks.keep(id, ticket, person, secret);
         return id;
@@ -77,11 +85,11 @@ public class WrappedSecrets {
 
     /** The secret, or empty if it is gone. The caller wipes it. */
     public Optional<Secret> take(UUID id) {
-        return database.sql("select ciphertext from wrapped_secret where id = :id")
+        return database.sql("select ciphertext, key_name from wrapped_secret where id = :id")
                 .param("id", id)
-                .query((row, i) -> row.getBytes(1))
+                .query((row, i) -> new Wrapped(row.getBytes(1), row.getString(2)))
                 .optional()
-                .map(bytes -> unwrap(id, bytes));
+                .map(wrapped -> unwrap(id, wrapped));
     }
 
     /** Forgets a secret that is still in force: it is known again where it must not be written. */
@@ -102,13 +110,25 @@ public class WrappedSecrets {
         return marks.anyIn(ticket, person, text);
     }
 
+    /** Encrypted bytes, and the name of the key that opens them. */
+    public record Wrapped(byte[] bytes, String key) {}
+
     /** Encrypts bytes that outlive a ticket, such as the key of an authenticator. */
-    public byte[] wrapKey(UUID id, byte[] bytes) {
-        return cipher(Cipher.ENCRYPT_MODE, id, bytes);
+    public Wrapped wrapKey(UUID id, byte[] bytes) {
+        return new Wrapped(cipher(Cipher.ENCRYPT_MODE, current, id, bytes), current);
     }
 
-    public byte[] unwrapKey(UUID id, byte[] wrapped) {
-        return cipher(Cipher.DECRYPT_MODE, id, wrapped);
+    public byte[] unwrapKey(UUID id, Wrapped wrapped) {
+        return cipher(Cipher.DECRYPT_MODE, wrapped.key, id, wrapped.bytes);
+    }
+
+    /** Whether it is wrapped under a key that is not used for new ones any more. */
+    public boolean isOld(Wrapped wrapped) {
+        return !wrapped.key.equals(current);
+    }
+
+    private SecretKeySpec key(String name) {
+        return keys.computeIfAbsent(name, n -> new SecretKeySpec(files.key(n), "AES"));
     }
 
     private byte[] wrap(UUID id, Secret secret) {
@@ -118,15 +138,15 @@ public class WrappedSecrets {
                     byte[] bytes = Arrays.copyOf(encoded.array(), encoded.limit());
                     Arrays.fill(encoded.array(), (byte) 0);
                     try {
-                        return cipher(Cipher.ENCRYPT_MODE, id, bytes);
+                        return cipher(Cipher.ENCRYPT_MODE, current, id, bytes);
                     } finally {
                         Arrays.fill(bytes, (byte) 0);
                     }
                 });
     }
 
-    private Secret unwrap(UUID id, byte[] wrapped) {
-        byte[] bytes = cipher(Cipher.DECRYPT_MODE, id, wrapped);
+    private Secret unwrap(UUID id, Wrapped wrapped) {
+        byte[] bytes = unwrapKey(id, wrapped);
         try {
             return Secret.ofUtf8(bytes);
         } finally {
@@ -135,7 +155,7 @@ public class WrappedSecrets {
     }
 
     /** Nonce, then ciphertext with tag; the id is authenticated with it. */
-    private byte[] cipher(int mode, UUID id, byte[] input) {
+    private byte[] cipher(int mode, String keyName, UUID id, byte[] input) {
         try {
             Cipher cipher = Cipher.getInstance("AES/GCM/NoPadding");
             byte[] nonce = new byte[NONCE_BYTES];
@@ -144,7 +164,7 @@ public class WrappedSecrets {
             } else {
                 System.arraycopy(input, 0, nonce, 0, NONCE_BYTES);
             }
-            cipher.init(mode, key, new GCMParameterSpec(TAG_BITS, nonce));
+            cipher.init(mode, key(keyName), new GCMParameterSpec(TAG_BITS, nonce));
             cipher.updateAAD(id.toString().getBytes(StandardCharsets.US_ASCII));
             if (mode == Cipher.DECRYPT_MODE) {
                 return cipher.doFinal(input, NONCE_BYTES, input.length - NONCE_BYTES);

@@ -7,7 +7,7 @@ CREATE TABLE ticket_closed_under (
 -- Groups stand one a line, since their names may hold spaces; all people are written anew at the next whole copy.
 ALTER TABLE person MODIFY member_of TEXT COLLATE utf8mb4_bin NOT NULL;
 UPDATE person SET member_of = REPLACE(member_of, ' ', '\n'), digest = '';
-ALTER TABLE people_copy ADD COLUMN odd TEXT;
+ALTER TABLE people_copy MODIFY trouble VARCHAR(400), ADD COLUMN odd VARCHAR(400);
 
 -- What has its number leaves the pending table; only what was numbered truly: under a root, with the hash of its leaf.
 DROP PROCEDURE forget_numbered;

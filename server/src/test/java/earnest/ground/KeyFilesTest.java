@@ -3,6 +3,7 @@ package earnest.ground;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyMap;
 import static org.mockito.ArgumentMatchers.anyString;
 import static org.mockito.ArgumentMatchers.startsWith;
 import static org.mockito.Mockito.RETURNS_DEEP_STUBS;
@@ -33,10 +34,12 @@ class KeyFilesTest {
                         .query(String.class)
                         .optional())
                 .thenReturn(fingerprint);
+        when(database.sql(startsWith("select count")).params(anyMap()).query(Long.class).single())
+                .thenReturn(1L);
         JdbcClient.StatementSpec insert = mock(JdbcClient.StatementSpec.class, RETURNS_SELF);
         when(database.sql(startsWith("insert"))).thenReturn(insert);
         return new KeyFiles(
-                new KeyProperties(folder),
+                new KeyProperties(folder, "wrapping"),
                 database,
                 new Writes(mock(PlatformTransactionManager.class)),
                 new SecureRandom());

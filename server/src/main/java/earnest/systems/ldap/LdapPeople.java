@@ -81,26 +81,44 @@ class LdapPeople implements PeopleSource {
     }
 
     @Override
-    public String everybody(Consumer<List<Read>> page) throws Away {
-        return search(Filter.createPresenceFilter("uid"), page);
+    public String everybody(Consumer<List<Read>> page, Consumer<Odd> odd) throws Away {
+        return search(Filter.createPresenceFilter("uid"), page, odd);
     }
 
     @Override
-    public String changedSince(String since, Consumer<List<Read>> page) throws Away {
+    public boolean groupsChangedSince(String since) throws Away {
+        try {
+            return servers.pool(servers.names().getFirst())
+                            .search(
+                                    properties.groupsBase(),
+                                    SearchScope.SUB,
+                                    Filter.createGreaterOrEqualFilter("modifyTimestamp", since),
+                                    "1.1")
+                            .getEntryCount()
+                    > 0;
+        } catch (LDAPSearchException e) {
+            throw away(e);
+        }
+    }
+
+    @Override
+    public String changedSince(String since, Consumer<List<Read>> page, Consumer<Odd> odd)
+            throws Away {
         return search(
                 Filter.createANDFilter(
                         Filter.createPresenceFilter("uid"),
                         Filter.createGreaterOrEqualFilter("modifyTimestamp", since)),
-                page);
+                page,
+                odd);
     }
 
-    private String search(Filter filter, Consumer<List<Read>> page) throws Away {
+    private String search(Filter filter, Consumer<List<Read>> page, Consumer<Odd> odd) throws Away {
         Instant begun = clock.instant();
         LDAPConnectionPool pool = servers.pool(servers.names().getFirst());
         LDAPConnection connection = null;
         try {
             connection = pool.getConnection();
-            pages(connection, filter, page);
+            pages(connection, filter, page, odd);
             pool.releaseConnection(connection);
             return LdapTime.write(begun.minusSeconds(OVERLAP_SECONDS));
         } catch (LDAPException e) {
@@ -111,7 +129,8 @@ class LdapPeople implements PeopleSource {
         }
     }
 
-    private void pages(LDAPConnection connection, Filter filter, Consumer<List<Read>> page)
+    private void pages(
+            LDAPConnection connection, Filter filter, Consumer<List<Read>> page, Consumer<Odd> odd)
             throws LDAPException {
         ASN1OctetString cookie = null;
         do {
@@ -121,7 +140,15 @@ class LdapPeople implements PeopleSource {
             SearchResult result = connection.search(request);
             List<Read> people = new ArrayList<>();
             for (SearchResultEntry entry : result.getSearchEntries()) {
-                people.add(read(entry));
+                try {
+                    people.add(read(entry));
+                } catch (RuntimeException unreadable) {
+                    odd.accept(
+                            new Odd(
+                                    entry.getAttributeValue("entryUUID"),
+                                    entry.getDN(),
+                                    "it lacks what every person has"));
+                }
             }
             if (!people.isEmpty()) {
                 page.accept(people);

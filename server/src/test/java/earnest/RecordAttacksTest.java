@@ -1,0 +1,290 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.people.People;
+import earnest.record.RecordFiles;
+import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
+import earnest.testkit.Eventually;
+import earnest.testkit.Outside;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+
+import java.io.ByteArrayOutputStream;
+import java.nio.charset.StandardCharsets;
+import java.util.HashSet;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+
+/** Reading the record, taking it out, and the data beside it, against those who have some right. */
+@ExtendWith(App.Running.class)
+class RecordAttacksTest {
+    private App app;
+    private Desk tove;
+    private Outside outside;
+
+    @BeforeEach
+    void analyst(App app) {
+        this.app = app;
+        tove = app.desk("tove.rask");
+        outside = app.outside();
+    }
+
+    private long entries(String kind) {
+        return app.database()
+                .sql("select count(*) from entry where kind = :k")
+                .param("k", kind)
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void everyPageThatIsReadIsAnEntry() {
+        Desk elif = app.desk("elif.hartono");
+        long before = entries("record-read");
+        JsonNode last = elif.api().get("/api/record").ok().get("entries").get(5).get("entry");
+        elif.api()
+                .get(
+                        "/api/record?before="
+                                + last.get("at").asString()
+                                + "&beforeEntry="
+                                + last.get("id").asString())
+                .ok();
+        elif.api().get("/api/record?before=2999-01-01T00:00:00Z").ok();
+        assertThat(entries("record-read")).isEqualTo(before + 3);
+    }
+
+    @Test
+    void entriesOfOneMicrosecondAreAllRead() {
+        Desk elif = app.desk("elif.hartono");
+        UUID person = UUID.randomUUID();
+        Set<String> made = new HashSet<>();
+        for (int i = 0; i < 230; i++) {
+            UUID id = UUID.randomUUID();
+            made.add(id.toString());
+            app.database()
+                    .sql(
+                            "insert into entry (id, at, kind, actor_type, actor_id, person_id,"
+                                    + " leaf) values (:id, '2001-01-01', 'person-in', 'earnest',"
+                                    + " 'earnest', :p, :leaf)")
+                    .param("id", id)
+                    .param("p", person)
+                    .param("leaf", "{\"data\":{},\"kind\":\"person-in\",\"personal\":{}}")
+                    .update();
+        }
+        Set<String> read = new HashSet<>();
+        String next = "";
+        for (int page = 0; page < 4; page++) {
+            JsonNode found = elif.api().get("/api/record?person=" + person + next).ok();
+            for (JsonNode row : found.get("entries")) {
+                JsonNode entry = row.get("entry");
+                assertThat(read.add(entry.get("id").asString())).isTrue();
+                next =
+                        "&before="
+                                + entry.get("at").asString()
+                                + "&beforeEntry="
+                                + entry.get("id").asString();
+            }
+        }
+        assertThat(read).isEqualTo(made);
+    }
+
+    @Test
+    void aColleaguesClosedTicketLeavesAnEntryAndItsReceiptIsNotForAnalysts() {
+        String ticket = tove.proved(app.somebody(), outside);
+        tove.close(ticket, "Only a trial.");
+        long before = entries("ticket-read");
+        tove.page(ticket);
+        assertThat(entries("ticket-read")).isEqualTo(before);
+        Desk jonas = app.desk("jonas.lie");
+        jonas.page(ticket);
+        jonas.page(ticket);
+        assertThat(entries("ticket-read")).isEqualTo(before + 1);
+        assertThat(jonas.api().get("/api/tickets/" + ticket + "/receipt").problem())
+                .isEqualTo("no-right");
+        Eventually.waitFor(
+                "it to be sealed",
+                () -> tove.api().get("/api/tickets/" + ticket + "/receipt").status() == 200);
+        app.desk("elif.hartono").api().get("/api/tickets/" + ticket + "/receipt").ok();
+    }
+
+    @Test
+    void aClosedTicketIsShownAsItWasJudgedAndAMethodThatIsGoneBreaksNothing() {
+        String account = app.somebody();
+        String closed = tove.proved(account, outside);
+        tove.close(closed, "Only a trial.");
+        String open = tove.proved(app.somebody(), outside);
+        int stood = tove.standing(closed);
+        String rules =
+                app.database()
+                        .sql("select content from rulebook order by version desc limit 1")
+                        .query(String.class)
+                        .single();
+        // Another rulebook, that does not know the call back any more.
+        String other = rules.replace("\"call-back\"", "\"semaphore\"");
+        assertThat(other).isNotEqualTo(rules);
+        app.database()
+                .sql(
+                        "insert into rulebook (version, name, content, in_force_since) select"
+                                + " max(version) + 1, 'other', :c, utc_timestamp(6) from rulebook")
+                .param("c", other)
+                .update();
+        try {
+            assertThat(tove.standing(closed)).isEqualTo(stood);
+            JsonNode proof = tove.page(open).get("proof");
+            assertThat(proof.get("lines").toString())
+                    .contains("the rulebook in force does not know it");
+            assertThat(proof.get("standing").asInt()).isLessThan(stood);
+            assertThat(tove.change(open, "temporary-password").problem())
+                    .isEqualTo("not-sure-enough");
+        } finally {
+            app.database()
+                    .sql(
+                            "insert into rulebook (version, name, content, in_force_since) select"
+                                    + " max(version) + 1, 'careful', :c, utc_timestamp(6) from"
+                                    + " rulebook")
+                    .param("c", rules)
+                    .update();
+        }
+    }
+
+    @Test
+    void controlCharactersForgeNoLinesInWhatIsTakenOut() throws Exception {
+        UUID person = UUID.randomUUID();
+        String ticket = tove.proved(app.somebody(), outside);
+        tove.api()
+                .post(
+                        "/api/tickets/" + ticket + "/close",
+                        Map.of(
+                                "summary",
+                                "One line\nanother\tline",
+                                "version",
+                                tove.version(ticket)))
+                .ok();
+        Eventually.waitFor(
+                "it to be sealed",
+                () -> tove.api().get("/api/tickets/" + ticket + "/receipt").status() == 200);
+        RecordFiles files = app.bean(RecordFiles.class);
+        RecordFiles.Chosen chosen = files.ofTicket(UUID.fromString(ticket));
+        for (RecordFiles.Format format :
+                new RecordFiles.Format[] {RecordFiles.Format.CSV, RecordFiles.Format.SYSLOG}) {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            files.write(chosen, format, out);
+            String text = out.toString(StandardCharsets.UTF_8);
+            assertThat(text).contains("One line another line");
+            assertThat(text.replaceAll("\r?\n", ""))
+                    .as(format + " " + person)
+                    .matches("(?s)[^\\p{Cc}]*");
+        }
+    }
+
+    @Test
+    void anOddEntryHoldsNobodyElseUpAndIsSaid() {
+        String odd = app.somebody();
+        String other = app.somebody();
+        modify(odd, "title", "x".repeat(300));
+        modify(other, "title", "Told anew");
+        People people = app.bean(People.class);
+        Eventually.waitFor(
+                "the other to be copied",
+                () -> "Told anew".equals(people.byAccount(other).orElseThrow().title()));
+        Eventually.waitFor(
+                "it to be said",
+                () -> String.valueOf(people.freshness().trouble()).contains("could not be copied"));
+        modify(odd, "title", "Mended");
+        wholeCopy();
+        Eventually.waitFor("it to be well again", () -> people.freshness().trouble() == null);
+    }
+
+    private void modify(String account, String attribute, String value) {
+        app.directory()
+                .administer(
+                        "dn: " + DirectoryOfTests.dn(account),
+                        "changetype: modify",
+                        "replace: " + attribute,
+                        attribute + ": " + value,
+                        "-");
+    }
+
+    private void wholeCopy() {
+        app.database().sql("update people_copy set whole_at = '2020-01-01'").update();
+    }
+
+    @Test
+    void aDirectoryThatGivesFewIsNotBelieved() {
+        // As if Earnest might read only what it knows already: hundreds are not given any more.
+        long before = present();
+        for (int i = 0; i < 60; i++) {
+            app.database()
+                    .sql(
+                            "insert into person (id, entry_uuid, dn, account, name, folded_given,"
+                                + " folded_family, member_of, digest) values (uuid(), uuid(), '',"
+                                + " :a, 'Not Given', '', '', '', '')")
+                    .param("a", "notgiven" + i)
+                    .update();
+        }
+        try {
+            long held = entries("copy-held");
+            wholeCopy();
+            Eventually.waitFor("it to be said", () -> entries("copy-held") > held);
+            assertThat(present()).isEqualTo(before + 60);
+            assertThat(app.bean(People.class).freshness().trouble()).contains("fewer than before");
+        } finally {
+            app.database().sql("delete from person where account like 'notgiven%'").update();
+            wholeCopy();
+        }
+    }
+
+    private long present() {
+        return app.database()
+                .sql("select count(*) from person where gone_at is null")
+                .query(Long.class)
+                .single();
+    }
+
+    @Test
+    void aNewEntrysTelephoneIsNotTrustedInFull() {
+        String account = "newcomer" + System.nanoTime() % 100_000;
+        app.directory()
+                .administer(
+                        "dn: " + DirectoryOfTests.dn(account),
+                        "changetype: add",
+                        "objectClass: inetOrgPerson",
+                        "uid: " + account,
+                        "cn: Newly Come",
+                        "sn: Come",
+                        "givenName: Newly",
+                        "mobile: +447700900997");
+        People people = app.bean(People.class);
+        Eventually.waitFor("the entry to be copied", () -> people.byAccount(account).isPresent());
+        outside.ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        assertThat(tove.offer(ticket, "call-back")).isEmpty();
+        assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean())
+                .isTrue();
+    }
+
+    @Test
+    void namesOfGroupsMayHoldSpaces() {
+        String account = app.somebody();
+        app.directory()
+                .administer(
+                        "dn: cn=night watch,ou=groups,dc=brackwater,dc=example",
+                        "changetype: add",
+                        "objectClass: groupOfNames",
+                        "cn: night watch",
+                        "member: " + DirectoryOfTests.dn(account));
+        People people = app.bean(People.class);
+        Eventually.waitFor(
+                "the group to be copied",
+                () -> people.byAccount(account).orElseThrow().groups().contains("night watch"));
+        assertThat(people.byAccount(account).orElseThrow().groups()).hasSize(1);
+    }
+}
