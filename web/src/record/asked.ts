@@ -1,11 +1,12 @@
 import type { Found } from "../api/client";
+import { morning } from "../ui/days";
 
 /** What the sentence asks for; what is left out asks for all. */
 export interface Wanted {
   person?: Found | undefined;
   analyst?: string | undefined;
   kind?: string | undefined;
-  /** A day, as the browser's field gives it. */
+  /** A day, such as 2026-11-01. */
   since?: string | undefined;
   /** A day, which is still asked for. */
   until?: string | undefined;
@@ -21,8 +22,6 @@ export interface Question {
   until?: string;
   ticket?: number;
 }
-
-const morning = (date: string) => new Date(`${date}T00:00:00`);
 
 /** The end of a day is the beginning of the next, however long a day is. */
 const nextMorning = (date: string) => {

@@ -4,6 +4,7 @@ import { ask, client, type Read } from "../api/client";
 import { useShell } from "../shell/shell";
 import { Button } from "../ui/parts";
 import { question, type Wanted } from "./asked";
+import { DaySlot } from "./day-slot";
 import { Entries } from "./entries";
 import { Entry } from "./entry";
 import { Erasures } from "./erasures";
@@ -70,21 +71,9 @@ export function RecordPage() {
           options={[["", "any kind"], ...(kinds.data ?? []).map((k): [string, string] => [k, words(k)])]}
         />
         since
-        <input
-          type="date"
-          aria-label="Since"
-          className="field w-auto font-sans text-sm"
-          value={wanted.since ?? ""}
-          onChange={(event) => set({ since: event.target.value })}
-        />
+        <DaySlot label="Since" value={wanted.since} none="ever" choose={(since) => set({ since })} />
         until
-        <input
-          type="date"
-          aria-label="Until"
-          className="field w-auto font-sans text-sm"
-          value={wanted.until ?? ""}
-          onChange={(event) => set({ until: event.target.value })}
-        />
+        <DaySlot label="Until" value={wanted.until} none="now" choose={(until) => set({ until })} />
         on
         <TicketSlot value={wanted.ticket} choose={(ticket) => set({ ticket })} />
         <span className="ml-auto font-normal font-sans text-muted text-xs">

@@ -2,7 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Found } from "../api/client";
 
-const LOOK = "border-b-2 border-seal bg-lit px-2 py-1 font-sans font-semibold text-sm min-h-8";
+/** How every slot of the sentence looks. */
+export const LOOK = "border-b-2 border-seal bg-lit px-2 py-1 font-sans font-semibold text-sm min-h-8";
 
 interface SlotProps {
   label: string;

@@ -1,4 +1,5 @@
 import { useEffect, useState } from "react";
+import { dayOf, readersForm, shownDay } from "./days";
 
 /** The present moment in milliseconds, anew every second. */
 export function useNow(): number {
@@ -31,7 +32,7 @@ export function clock(at: string): string {
   const date = new Date(at);
   const time = date.toLocaleTimeString("en-GB", { hour: "2-digit", minute: "2-digit" });
   if (date.toDateString() === new Date().toDateString()) return time;
-  return `${date.toLocaleDateString("en-GB", { day: "numeric", month: "short" })} ${time}`;
+  return `${date.toLocaleDateString(readersForm(), { day: "numeric", month: "short" })} ${time}`;
 }
 
 /** Time of day with seconds, as only the record shows it. */
@@ -40,5 +41,5 @@ export function exact(at: string): string {
 }
 
 export function day(at: string): string {
-  return new Date(at).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
+  return shownDay(dayOf(new Date(at)));
 }
