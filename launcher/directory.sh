@@ -3,7 +3,8 @@ SUFFIX="dc=brackwater,dc=example"
 
 directory_up() {
     make_world
-    local home="$EARNEST_HOME/directory" name port
+    make_certificate
+    local home="$EARNEST_HOME/directory"
     write_slapd_conf provider "$home/provider"
     write_slapd_conf replica "$home/replica"
     fill_directory "$home/provider"
@@ -12,14 +13,31 @@ directory_up() {
         fill_from "$home/replica" "$home/replica.ldif" -w
         rm -f "$home/replica.ldif"
     fi
-    for name in directory replica; do
-        running "$name" && continue
-        if [ "$name" = directory ]; then port=$EARNEST_LDAP_PORT; else port=$EARNEST_REPLICA_PORT; fi
-        free_port "$port" "EARNEST_$([ "$name" = directory ] && echo LDAP || echo REPLICA)_PORT" "the $name"
-        start "$name" slapd -f "$home/$([ "$name" = directory ] && echo provider || echo replica)/slapd.conf" \
-            -h "ldap://127.0.0.1:$port" -d 0
-        wait_for "$name" 20 ldapwhoami -x -H "ldap://127.0.0.1:$port"
-    done
+    # The provider is asked over TLS from the first byte, the replica over StartTLS: both are shown so.
+    slapd_up directory provider EARNEST_LDAP_PORT "ldaps://127.0.0.1:$EARNEST_LDAPS_PORT"
+    slapd_up replica replica EARNEST_REPLICA_PORT ""
+}
+
+slapd_up() {
+    local name=$1 kind=$2 variable=$3 secured=$4 port="${!3}"
+    running "$name" && return
+    free_port "$port" "$variable" "the $name"
+    [ -z "$secured" ] || free_port "$EARNEST_LDAPS_PORT" EARNEST_LDAPS_PORT "the $name over TLS"
+    start "$name" slapd -f "$EARNEST_HOME/directory/$kind/slapd.conf" -h "ldap://127.0.0.1:$port${secured:+ $secured}" -d 0
+    wait_for "$name" 20 ldapwhoami -x -H "ldap://127.0.0.1:$port"
+}
+
+# Made for this installation; Earnest trusts this one alone.
+make_certificate() {
+    local tls="$EARNEST_HOME/tls"
+    [ -f "$tls/directory.pem" ] && return
+    mkdir -p "$tls"
+    chmod 700 "$tls"
+    (umask 077
+     openssl req -x509 -newkey ec -pkeyopt ec_paramgen_curve:P-256 -noenc -days 3650 -subj "/CN=Brackwater directory" \
+         -addext "subjectAltName=IP:127.0.0.1,DNS:localhost" -keyout "$tls/directory.key" -out "$tls/directory.new" 2>"$tls/openssl.log" \
+         || fail "The directory's certificate could not be made: $(tail -1 "$tls/openssl.log")"
+     mv "$tls/directory.new" "$tls/directory.pem")
 }
 
 make_world() {
@@ -43,7 +61,8 @@ write_slapd_conf() {
      sed -e "/^include @HOME@\/database.conf/{r $CHECKOUT/standins/directory/database.conf
              d}" "$CHECKOUT/standins/directory/$kind.conf" \
          | sed -e "s|@HOME@|$home|g" -e "s|@CONF@|$CHECKOUT/standins/directory|g" -e "s|@SUFFIX@|$SUFFIX|g" \
-               -e "s|@PROVIDER_PORT@|$EARNEST_LDAP_PORT|g" -e "s|@REPLICA_SECRET@|$(secret ldap-replica)|g" -e "s|@ROOT_SECRET@|$(secret ldap-root)|g" \
+               -e "s|@TLS@|$EARNEST_HOME/tls|g" \
+               -e "s|@PROVIDER_PORT@|$EARNEST_LDAP_PORT|g" -e "s|@LDAPS_PORT@|$EARNEST_LDAPS_PORT|g" -e "s|@REPLICA_SECRET@|$(secret ldap-replica)|g" -e "s|@ROOT_SECRET@|$(secret ldap-root)|g" \
                >"$home/slapd.conf")
 }
 

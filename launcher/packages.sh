@@ -2,7 +2,7 @@
 need_packages() {
     local missing=() pair
     for pair in slapd:/usr/sbin/slapd ldap-utils:/usr/bin/ldapsearch mariadb-server:/usr/sbin/mariadbd \
-        mariadb-client:/usr/bin/mariadb chromium:/usr/bin/chromium maven:/usr/bin/mvn curl:/usr/bin/curl; do
+        mariadb-client:/usr/bin/mariadb chromium:/usr/bin/chromium maven:/usr/bin/mvn curl:/usr/bin/curl openssl:/usr/bin/openssl; do
         [ -x "${pair#*:}" ] || command -v "$(basename "${pair#*:}")" >/dev/null || missing+=("${pair%%:*}")
     done
     java_home >/dev/null

@@ -22,7 +22,7 @@ import java.time.Duration;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /** The real application on the real ground, started once for all tests of this module. */
-final class App implements AutoCloseable {
+public final class App implements AutoCloseable {
     private final Ground ground;
     private final ConfigurableApplicationContext context;
     private final People people;
@@ -58,7 +58,7 @@ final class App implements AutoCloseable {
                                 .filter(many -> many > 1000));
     }
 
-    Ground ground() {
+    public Ground ground() {
         return ground;
     }
 
@@ -120,7 +120,7 @@ final class App implements AutoCloseable {
     }
 
     /** Gives tests the one application. Spring's own extension needs a later JUnit. */
-    static final class Running implements ParameterResolver {
+    public static final class Running implements ParameterResolver {
         @Override
         public boolean supportsParameter(ParameterContext parameter, ExtensionContext extension) {
             return parameter.getParameter().getType() == App.class;

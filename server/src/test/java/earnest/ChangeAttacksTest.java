@@ -192,7 +192,9 @@ class ChangeAttacksTest {
 
     @Test
     void aTextOfWhichNobodyCanTellIsNotCalledNotLeft() {
+        int taken = outside.taken();
         String ticket = texting(app.somebody(), "silent");
+        Eventually.waitFor("the gateway to take it", () -> outside.taken() > taken);
         app.database()
                 .sql(
                         "update message set give_up_at = utc_timestamp(6) where ticket_id = :t and"

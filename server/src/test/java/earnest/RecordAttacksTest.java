@@ -2,6 +2,7 @@ package earnest;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earnest.core.record.Leaf;
 import earnest.people.People;
 import earnest.record.RecordFiles;
 import earnest.testkit.Desk;
@@ -17,6 +18,7 @@ import tools.jackson.databind.JsonNode;
 
 import java.io.ByteArrayOutputStream;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.HashSet;
 import java.util.Map;
 import java.util.Set;
@@ -75,7 +77,11 @@ class RecordAttacksTest {
                                     + " 'earnest', :p, :leaf)")
                     .param("id", id)
                     .param("p", person)
-                    .param("leaf", "{\"data\":{},\"kind\":\"person-in\",\"personal\":{}}")
+                    .param("leaf", leaf(id, person))
+                    .update();
+            app.database()
+                    .sql("insert into entry_pending (entry_id) values (:id)")
+                    .param("id", id)
                     .update();
         }
         Set<String> read = new HashSet<>();
@@ -93,6 +99,26 @@ class RecordAttacksTest {
             }
         }
         assertThat(read).isEqualTo(made);
+    }
+
+    private static String leaf(UUID id, UUID person) {
+        return new Leaf(
+                        id,
+                        Instant.parse("2001-01-01T00:00:00Z"),
+                        "person-in",
+                        new Leaf.Actor("earnest", "earnest", null),
+                        null,
+                        null,
+                        person,
+                        null,
+                        null,
+                        null,
+                        null,
+                        null,
+                        Map.of(),
+                        Map.of(),
+                        "node-1")
+                .canonical();
     }
 
     @Test

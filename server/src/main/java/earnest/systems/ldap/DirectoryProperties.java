@@ -8,6 +8,7 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
 import org.springframework.boot.context.properties.bind.DefaultValue;
 import org.springframework.validation.annotation.Validated;
 
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -35,7 +36,21 @@ record DirectoryProperties(
         @NotBlank String whoHelps,
         Password password) {
 
-    record Server(@NotBlank String name, @NotBlank String url) {}
+    /**
+     * One server of the directory.
+     *
+     * @param url {@code ldaps://}, or {@code ldap://} with {@code startTls}; without either on
+     *     loopback only
+     * @param startTls whether the connection is secured before anything else is said (RFC 4511
+     *     section 4.14); one that the server does not secure is given up
+     * @param certificate a PEM file with the certificate that the server shows, or that of the
+     *     authority which signed it: then nothing else is trusted; null for whom Java trusts
+     */
+    record Server(
+            @NotBlank String name,
+            @NotBlank String url,
+            @DefaultValue("false") boolean startTls,
+            @Nullable Path certificate) {}
 
     /**
      * A password's policy.

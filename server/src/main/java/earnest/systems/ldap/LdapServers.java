@@ -32,10 +32,17 @@ class LdapServers {
         options.setFollowReferrals(false);
         options.setAbandonOnTimeout(true);
         for (DirectoryProperties.Server server : properties.servers()) {
+            LdapSecurity security = LdapSecurity.of(server);
             LDAPURL url = new LDAPURL(server.url());
             LDAPConnectionPool pool =
                     new LDAPConnectionPool(
-                            new SingleServerSet(url.getHost(), url.getPort(), options),
+                            new SingleServerSet(
+                                    url.getHost(),
+                                    url.getPort(),
+                                    security.sockets(),
+                                    security.verified(options),
+                                    null,
+                                    security.secured()),
                             new SimpleBindRequest(properties.bindDn(), properties.bindPassword()),
                             0,
                             MOST_CONNECTIONS);
