@@ -4,7 +4,8 @@ import { defineConfig } from "vitest/config";
 
 export default defineConfig({
   plugins: [react(), tailwind()],
-  server: { proxy: { "/api": "http://localhost:8080" } },
+  // The host stays as the browser knows it, or the server would take its pages for somebody else's.
+  server: { proxy: { "/api": { target: "http://localhost:8080", changeOrigin: false } } },
   build: { target: "es2023", assetsInlineLimit: 0 },
   test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"] },
 });

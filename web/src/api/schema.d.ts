@@ -1328,6 +1328,7 @@ export interface operations {
                 since?: string | null;
                 until?: string | null;
                 before?: string;
+                beforeEntry?: string;
             };
             header?: never;
             path?: never;

@@ -18,6 +18,7 @@ export function ColumnOf({ title, note, lit, light, gate = false, open = false, 
     <section
       aria-label={title}
       className={`column ${gate ? "gate" : ""}`}
+      data-column={title.toLowerCase()}
       data-lit={lit}
       data-open={open}
       onClick={lit ? undefined : light}

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 
 import earnest.core.record.ExportCheck;
@@ -19,6 +21,7 @@ import org.junit.jupiter.params.provider.EnumSource;
 
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.regex.Pattern;
 
 /** The auditor reads what was written, sees what is proved, and takes it away to check it. */
 @Order(4)
@@ -39,6 +42,15 @@ class AuditorTest {
         SealKey key = SealKey.read(tove.api().get("/api/record/key").ok().get("key").asString());
         try (Analyst elif = Analyst.signIn(world, "elif.hartono", scheme)) {
             elif.see("Everything about");
+            elif.button("Since: ever").click();
+            elif.type("yesterday");
+            elif.accessible("a day is chosen, " + scheme);
+            elif.press("Enter");
+            elif.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(Pattern.compile("Since: .*\\d{4}")))
+                    .waitFor();
             elif.page().getByLabel("On ticket").fill(number);
             elif.press("Enter");
             Locator closed = elif.page().getByText("closed the ticket");

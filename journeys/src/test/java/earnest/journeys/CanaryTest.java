@@ -25,6 +25,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** After all journeys: no secret is anywhere but where it was handed over. */
 @Order(100)
@@ -47,6 +48,9 @@ class CanaryTest {
         String fact = tove.begin(ticket, "staff-fact");
         tove.type(ticket, fact, typedWrong).ok();
         tove.api().get("/api/record").ok();
+        String slipped = "Slipped-Password-" + ticket.substring(30);
+        new Http(world.ground().serverUrl())
+                .post("/api/session", Map.of("login", slipped, "password", slipped));
 
         Map<String, String> places = new LinkedHashMap<>();
         places.put("the database", dump(world));
@@ -57,6 +61,7 @@ class CanaryTest {
         List<String> secrets = new ArrayList<>(world.secrets());
         assertThat(secrets).isNotEmpty();
         secrets.add(typedWrong);
+        secrets.add(slipped);
         for (String secret : secrets) {
             places.forEach(
                     (place, content) -> {
@@ -119,8 +124,16 @@ class CanaryTest {
     }
 
     private static void noKeys(World world, Map<String, String> places) throws IOException {
-        for (String name : List.of("wrapping", "codes")) {
-            byte[] key = Files.readAllBytes(world.ground().home().resolve("keys/" + name + ".key"));
+        List<Path> keys;
+        try (Stream<Path> files = Files.list(world.ground().home().resolve("keys"))) {
+            keys = files.filter(file -> file.toString().endsWith(".key")).toList();
+        }
+        assertThat(keys)
+                .extracting(file -> file.getFileName().toString())
+                .contains("wrapping.key", "codes.key", "marks.key");
+        for (Path file : keys) {
+            String name = file.getFileName().toString();
+            byte[] key = Files.readAllBytes(file);
             String hex = HexFormat.of().formatHex(key);
             String base64 = Base64.getEncoder().encodeToString(key);
             places.forEach(
@@ -130,7 +143,15 @@ class CanaryTest {
                                     .isFalse());
         }
         for (String secret :
-                List.of("db-run", "db-migrate", "ldap-earnest", "line-token", "gateway-token")) {
+                List.of(
+                        "db-run",
+                        "db-migrate",
+                        "db-seal",
+                        "db-erase",
+                        "ldap-earnest",
+                        "ldap-replica",
+                        "line-token",
+                        "gateway-token")) {
             String value = world.ground().secret(secret);
             places.forEach(
                     (place, content) ->

@@ -10,8 +10,6 @@ import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 import tools.jackson.databind.JsonNode;
 
@@ -97,8 +95,9 @@ class CrashTest {
         return count;
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"change-intended-uncommitted"})
+    @Cases(
+            value = {"change-intended-uncommitted"},
+            sample = {"change-intended-uncommitted"})
     void whatWasNotDecidedYetNeverHappened(String waypoint, World given) {
         proved(given);
         String before = world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime");
@@ -111,17 +110,17 @@ class CrashTest {
         worksToTheEnd();
     }
 
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
-                // The request has committed, and a worker may already be at the next waypoint.
+    @Cases(
+            value = {
+                // The request has committed; a worker may already be at the next waypoint.
                 "change-intended-committed\nchange-before-asked",
                 "change-before-asked",
                 "change-asked-uncommitted",
                 "change-after-system",
                 "change-took-effect-uncommitted",
                 "change-took-effect-committed"
-            })
+            },
+            sample = {"change-before-asked", "change-after-system"})
     void whatWasDecidedIsDoneOnceAndHandedOver(String waypoint, World given) {
         proved(given);
         killAt(waypoint, () -> tove.change(ticket, "temporary-password"));
@@ -132,8 +131,9 @@ class CrashTest {
     /**
      * Asked is committed, but whether it was sent nobody knows: reading back tells that it was not.
      */
-    @ParameterizedTest
-    @ValueSource(strings = {"change-asked-committed"})
+    @Cases(
+            value = {"change-asked-committed"},
+            sample = {"change-asked-committed"})
     void whatWasPerhapsAskedIsReadBackAndNeverAskedTwice(String waypoint, World given) {
         proved(given);
         String before = world.directory().read("LDAP", account).getAttributeValue("pwdChangedTime");
@@ -146,8 +146,9 @@ class CrashTest {
         worksToTheEnd();
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"change-after-system", "change-took-effect-uncommitted"})
+    @Cases(
+            value = {"change-after-system", "change-took-effect-uncommitted"},
+            sample = {"change-took-effect-uncommitted"})
     void anUnlockIsDoneOnce(String waypoint, World given) {
         proved(given);
         world.directory().lock("LDAP", account);
@@ -208,15 +209,15 @@ class CrashTest {
                         Map.of("route", "text", "contact", contact));
     }
 
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
+    @Cases(
+            value = {
                 "handover-route-committed",
                 "text-handover-before-gateway",
                 "text-handover-after-gateway",
                 "text-handover-left-uncommitted",
                 "text-handover-left-committed"
-            })
+            },
+            sample = {"text-handover-after-gateway"})
     void aTextIsSentOnce(String waypoint, World given) {
         handover(given);
         killAt(waypoint, this::byText);
@@ -241,8 +242,7 @@ class CrashTest {
         tove.close(ticket, "Only a trial.");
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"handover-route-uncommitted"})
+    @Cases(value = {"handover-route-uncommitted"})
     void aRouteThatWasNotChosenIsNotTaken(String waypoint, World given) {
         handover(given);
         killAt(waypoint, this::byText);
@@ -251,8 +251,9 @@ class CrashTest {
         worksToTheEnd();
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"handover-shown-uncommitted", "handover-shown-committed"})
+    @Cases(
+            value = {"handover-shown-uncommitted", "handover-shown-committed"},
+            sample = {"handover-shown-committed"})
     void aShowingThatNobodySawIsRepeated(String waypoint, World given) {
         handover(given);
         killAt(waypoint, () -> tove.api().post("/api/tickets/" + ticket + "/handover/show"));
@@ -260,8 +261,9 @@ class CrashTest {
         worksToTheEnd();
     }
 
-    @ParameterizedTest
-    @ValueSource(strings = {"handover-said-back-uncommitted", "handover-said-back-committed"})
+    @Cases(
+            value = {"handover-said-back-uncommitted", "handover-said-back-committed"},
+            sample = {"handover-said-back-uncommitted"})
     void aPartIsSaidBackOrNot(String waypoint, World given) {
         handover(given);
         JsonNode parts = tove.api().post("/api/tickets/" + ticket + "/handover/show").ok();

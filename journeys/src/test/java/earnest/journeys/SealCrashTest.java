@@ -3,10 +3,7 @@ package earnest.journeys;
 import earnest.testkit.Eventually;
 
 import org.junit.jupiter.api.Order;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -23,9 +20,6 @@ import java.util.concurrent.atomic.AtomicBoolean;
 @Order(6)
 @ExtendWith(World.Running.class)
 class SealCrashTest {
-    /** The full 50 are run with {@code -Dearnest.kills=50}. */
-    private static final int KILLS = Integer.getInteger("earnest.kills", 4);
-
     private World world;
 
     private void killedUnderLoad(Runnable untilKill) {
@@ -37,14 +31,14 @@ class SealCrashTest {
         SealedRecord.join(writers);
     }
 
-    @ParameterizedTest
-    @ValueSource(
-            strings = {
+    @Cases(
+            value = {
                 "seal-before-numbers",
                 "seal-after-numbers",
                 "seal-before-signed",
                 "seal-after-signed"
-            })
+            },
+            sample = {"seal-after-numbers"})
     void killedAtACommit(String waypoint, World given) throws IOException {
         world = given;
         Path hold = world.ground().home().resolve("hold");
@@ -64,21 +58,19 @@ class SealCrashTest {
         SealedRecord.isWhole(world.ground(), world.ground().serverUrl());
     }
 
-    @Test
-    void killedAtAnyMoment(World given) throws InterruptedException {
+    @Cases(times = 50)
+    void killedAtAnyMoment(String once, World given) {
         world = given;
-        for (int i = 0; i < KILLS; i++) {
-            long wait = ThreadLocalRandom.current().nextLong(300, 2_500);
-            killedUnderLoad(
-                    () -> {
-                        try {
-                            Thread.sleep(wait);
-                        } catch (InterruptedException e) {
-                            Thread.currentThread().interrupt();
-                        }
-                    });
-            world.server().startAgain();
-        }
+        long wait = ThreadLocalRandom.current().nextLong(300, 2_500);
+        killedUnderLoad(
+                () -> {
+                    try {
+                        Thread.sleep(wait);
+                    } catch (InterruptedException e) {
+                        Thread.currentThread().interrupt();
+                    }
+                });
+        world.server().startAgain();
         SealedRecord.isWhole(world.ground(), world.ground().serverUrl());
     }
 }

@@ -1,0 +1,50 @@
+# Every check, and the long ones of which every day's checks are a sample.
+run_tests() {
+    mkdir -p "$EARNEST_HOME"
+    step "What this machine needs" need_packages
+    local code=0 without
+    without=$(left_out)
+    # shellcheck disable=SC2086 # one word each
+    with_java mvn -B -ntp verify $without || code=$?
+    minutes_by_suite
+    [ $code -eq 0 ] || return $code
+    check_shell
+}
+
+# What is left out because somebody said so; never because it did not start.
+left_out() {
+    local name
+    for name in ${EARNEST_WITHOUT//,/ }; do
+        case $name in
+            chromium) echo "-Dearnest.without-journeys=true" ;;
+            mariadb | slapd) printf '%s\n' -Dearnest.without-ground=true -Dearnest.without-journeys=true ;;
+            *) fail "EARNEST_WITHOUT names '$name'; it may name mariadb, slapd and chromium." ;;
+        esac
+        say "Left out, as EARNEST_WITHOUT says: what needs $name." >&2
+    done
+}
+
+# The checks of the run that just ended, slowest first.
+minutes_by_suite() {
+    say ""
+    say "Minutes by suite"
+    (cd "$CHECKOUT" && find core cli web standins testkit server journeys bench -path '*/target/surefire-reports/TEST-*.xml' -exec \
+        awk '/<testsuite / { match($0, / time="[0-9.,]+"/); took = substr($0, RSTART + 7, RLENGTH - 8); gsub(",", "", took)
+                             split(FILENAME, at, "/"); printf "%s %s\n", at[1], took; nextfile }' {} +) \
+        | awk '{ sum[$1] += $2; tests[$1]++ } END { for (part in sum) printf "%6.1f  %s, %d classes\n", sum[part] / 60, part, tests[part] }' \
+        | sort -rn
+}
+
+# All cases; each that passed is written down, for these sources, and not run again.
+bench_long() {
+    local sources passed
+    sources=$(cd "$CHECKOUT" && find pom.xml core cli web standins testkit server journeys -type f \
+        -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-16)
+    passed="$EARNEST_HOME/long/$sources.passed"
+    mkdir -p "$EARNEST_HOME/long"
+    touch "$passed"
+    say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
+    with_java mvn -B -ntp verify -pl core,cli,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
+        "-Dearnest.long=$passed" -Dearnest.tries=20000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
+    say "All cases passed: $(wc -l <"$passed")."
+}
