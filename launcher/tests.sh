@@ -13,8 +13,8 @@ run_tests() {
 
 # What is left out because somebody said so; never because it did not start.
 left_out() {
-    local name
-    for name in ${EARNEST_WITHOUT//,/ }; do
+    local name names="${EARNEST_WITHOUT:-}"
+    for name in ${names//,/ }; do
         case $name in
             chromium) echo "-Dearnest.without-journeys=true" ;;
             mariadb | slapd) printf '%s\n' -Dearnest.without-ground=true -Dearnest.without-journeys=true ;;

@@ -62,41 +62,41 @@ public final class App implements AutoCloseable {
         return ground;
     }
 
-    Desk desk(String login) {
+    public Desk desk(String login) {
         return Desk.signIn(ground, login);
     }
 
-    Http http() {
+    public Http http() {
         return new Http(ground.serverUrl());
     }
 
     /** From a place of its own, from which nobody tried anything yet. */
-    Http httpFromElsewhere() {
+    public Http httpFromElsewhere() {
         int place = places.incrementAndGet();
         return http().with("X-Forwarded-For", "198.51.100." + place);
     }
 
     private final AtomicInteger places = new AtomicInteger();
 
-    Outside outside() {
+    public Outside outside() {
         return new Outside(ground);
     }
 
-    DirectoryOfTests directory() {
+    public DirectoryOfTests directory() {
         return new DirectoryOfTests(ground);
     }
 
     /** Somebody whom no other test was given. */
-    String somebody() {
+    public String somebody() {
         return people.next();
     }
 
-    <T> T bean(Class<T> type) {
+    public <T> T bean(Class<T> type) {
         return context.getBean(type);
     }
 
     /** The database as the running server may use it, each statement committed by itself. */
-    JdbcClient database() {
+    public JdbcClient database() {
         HikariDataSource pool = context.getBean(HikariDataSource.class);
         return JdbcClient.create(
                 new DriverManagerDataSource(
@@ -104,7 +104,7 @@ public final class App implements AutoCloseable {
     }
 
     /** Whether an entry of that kind stands on the record of a ticket. */
-    boolean recorded(String ticket, String kind) {
+    public boolean recorded(String ticket, String kind) {
         return database()
                         .sql("select count(*) from entry where ticket_id = :t and kind = :k")
                         .param("t", java.util.UUID.fromString(ticket))

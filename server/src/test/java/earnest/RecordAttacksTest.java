@@ -3,8 +3,12 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.core.record.Leaf;
+import earnest.ground.Writes;
 import earnest.people.People;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
 import earnest.record.RecordFiles;
+import earnest.record.TheRecord;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
@@ -193,6 +197,17 @@ class RecordAttacksTest {
                                 "version",
                                 tove.version(ticket)))
                 .ok();
+        // Whatever came past the edge, as from a directory: an escape, a NUL, a line's end of 1963.
+        app.bean(Writes.class)
+                .run(
+                        () ->
+                                app.bean(TheRecord.class)
+                                        .append(
+                                                Entry.byEarnest(EntryKind.TICKET_CLOSED)
+                                                        .ticket(UUID.fromString(ticket), null)
+                                                        .personal(
+                                                                "summary",
+                                                                "a\u001b[31mb\u0000c\u0085d\u2028e")));
         Eventually.waitFor(
                 "it to be sealed",
                 () -> tove.api().get("/api/tickets/" + ticket + "/receipt").status() == 200);

@@ -28,6 +28,10 @@ class KeyFilesTest {
     @TempDir Path folder;
 
     private KeyFiles keys(Optional<String> fingerprint) {
+        return keys(fingerprint, 1);
+    }
+
+    private KeyFiles keys(Optional<String> fingerprint, long known) {
         JdbcClient database = mock(JdbcClient.class, RETURNS_DEEP_STUBS);
         when(database.sql(startsWith("select"))
                         .param(anyString(), any())
@@ -35,7 +39,7 @@ class KeyFilesTest {
                         .optional())
                 .thenReturn(fingerprint);
         when(database.sql(startsWith("select count")).params(anyMap()).query(Long.class).single())
-                .thenReturn(1L);
+                .thenReturn(known);
         JdbcClient.StatementSpec insert = mock(JdbcClient.StatementSpec.class, RETURNS_SELF);
         when(database.sql(startsWith("insert"))).thenReturn(insert);
         return new KeyFiles(
@@ -54,6 +58,15 @@ class KeyFilesTest {
                 .isEqualTo("rw-------");
         assertThat(keys(Optional.empty()).key("wrapping"))
                 .isEqualTo(keys(Optional.empty()).key("wrapping"));
+    }
+
+    /** Of two nodes that start first, each with a folder of its own, one has the key. */
+    @Test
+    void whoWasSlowerAtTheFirstStartKeepsNoKeyOfItsOwn() {
+        assertThatThrownBy(() -> keys(Optional.empty(), 0).key("wrapping"))
+                .hasMessageContaining("Another node made the key 'wrapping'")
+                .hasMessageContaining("Copy its key files");
+        assertThat(folder.resolve("wrapping.key")).doesNotExist();
     }
 
     @Test

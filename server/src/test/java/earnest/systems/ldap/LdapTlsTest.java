@@ -20,6 +20,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 import java.io.IOException;
 import java.net.InetAddress;
@@ -193,6 +194,20 @@ class LdapTlsTest {
             } else {
                 assertThat(said).as("StartTLS, and no bind").contains("1.3.6");
             }
+        }
+    }
+
+    @Test
+    void nothingIsReadWhileRowsAreHeld() throws LDAPException {
+        LdapServers servers = servers(ldaps(), false, pinned);
+        TransactionSynchronizationManager.setActualTransactionActive(true);
+        try {
+            assertThatThrownBy(() -> servers.pool("one"))
+                    .isInstanceOf(IllegalStateException.class)
+                    .hasMessageContaining("within a transaction");
+        } finally {
+            TransactionSynchronizationManager.setActualTransactionActive(false);
+            servers.close();
         }
     }
 
