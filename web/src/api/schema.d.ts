@@ -682,6 +682,7 @@ export interface components {
         Call: {
             /** Format: date-time */
             answeredAt?: string;
+            called: boolean;
             /** Format: date-time */
             endedAt?: string;
             id: string;

@@ -22,7 +22,7 @@ export function Line({ page }: { page: Page }) {
     { key: "p", words: "Pass the page to a colleague", run: () => setPassing(true) },
   ]);
   return (
-    <section aria-label="The call" className="mt-4 border-hair border-t pt-3">
+    <section aria-label="The call" className="call mt-4 border-hair border-t pt-3">
       {onTheLine && !speaking && (
         <p role="status" className="mb-2 rounded-[3px] bg-wait-wash px-2.5 py-1.5 font-semibold text-wait">
           On hold: they do not hear you.
@@ -59,14 +59,14 @@ export function Line({ page }: { page: Page }) {
             End call
           </Button>
         )}
+        <Button quiet hotkey="P" onClick={() => setPassing(true)}>
+          Pass on
+        </Button>
         {held && (
           <Button quiet onClick={() => void notices.during(() => hangUpHeld(id))}>
             End the held line
           </Button>
         )}
-        <Button quiet hotkey="P" onClick={() => setPassing(true)}>
-          Pass on
-        </Button>
       </div>
       {passing && <PassOn ticket={id} done={() => setPassing(false)} />}
     </section>

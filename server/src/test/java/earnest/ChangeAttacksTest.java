@@ -18,6 +18,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -202,7 +203,11 @@ class ChangeAttacksTest {
                 .param("t", UUID.fromString(ticket))
                 .update();
         outside.gateway("down");
-        Eventually.waitFor("it to be given up", () -> state(ticket).equals("unclear"));
+        // No answer for five seconds, then asked about ten seconds later.
+        Eventually.get(
+                "it to be given up",
+                Duration.ofSeconds(45),
+                () -> Optional.of(state(ticket)).filter("unclear"::equals));
         assertThat(tove.api().post("/api/tickets/" + ticket + "/handover/show").problem())
                 .isEqualTo("out-of-force");
         assertThat(app.recorded(ticket, "text-unclear")).isTrue();

@@ -127,6 +127,7 @@ class PageComposer {
         String number = call.numberShown();
         return new Tickets.Call(
                 call.id(),
+                call.called(),
                 number == null ? null : Telephone.masked(number),
                 call.state(),
                 call.rangAt(),
@@ -208,6 +209,9 @@ class PageComposer {
             People.Person p, Tickets.View ticket, List<People.Contact> contacts) {
         Tickets.Call call = ticket.call();
         String number = call == null ? null : call.numberShown();
+        if (call != null && call.called()) {
+            return "You called this line, on a number on record.";
+        }
         if (number == null) {
             return "No number was shown. That says nothing either way.";
         }

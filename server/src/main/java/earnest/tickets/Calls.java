@@ -136,6 +136,7 @@ class Calls {
         Ticket ticket = holding.locked(id);
         Instant now = clock.instant();
         Conversation conversation = new Conversation(ids.next(), id, call, null, now);
+        conversation.called = true;
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = now;
         conversations.add(conversation);

@@ -23,6 +23,10 @@ class Conversation {
     @Nullable String numberShown;
     String state;
     Instant rangAt;
+
+    /** Whether the desk placed it. */
+    boolean called;
+
     @Nullable Instant answeredAt;
     @Nullable Instant endedAt;
 
@@ -51,6 +55,6 @@ class Conversation {
     }
 
     Tickets.Call call() {
-        return new Tickets.Call(callId, numberShown, state, rangAt, answeredAt, endedAt);
+        return new Tickets.Call(callId, called, numberShown, state, rangAt, answeredAt, endedAt);
     }
 }

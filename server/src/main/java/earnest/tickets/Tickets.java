@@ -136,6 +136,7 @@ public interface Tickets {
     /** A call: {@code ringing, answered, held, ended, dropped, missed}. */
     record Call(
             String id,
+            boolean called,
             @Nullable String numberShown,
             String state,
             Instant rangAt,

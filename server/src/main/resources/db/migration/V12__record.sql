@@ -4,6 +4,9 @@ CREATE TABLE ticket_closed_under (
   rulebook_version BIGINT NOT NULL
 );
 
+-- Whether the desk placed the call: then no number is shown, and none was withheld.
+ALTER TABLE conversation ADD COLUMN called BOOLEAN NOT NULL DEFAULT FALSE;
+
 -- Groups stand one a line, since their names may hold spaces; all people are written anew at the next whole copy.
 ALTER TABLE person MODIFY member_of TEXT COLLATE utf8mb4_bin NOT NULL;
 UPDATE person SET member_of = REPLACE(member_of, ' ', '\n'), digest = '';
