@@ -49,7 +49,7 @@ export function Desk() {
   if (!me.desk) return <p className="p-6">You may not work at the desk. Ask a steward for it.</p>;
   return (
     <main className="spread">
-      <Edge edge={edge.data} open={ticket} turn={open} answer={answerNow} />
+      <Edge edge={edge.data} open={ticket} swap={held?.id} turn={open} answer={answerNow} />
       {ticket ? (
         <TicketPage key={ticket} id={ticket} />
       ) : (

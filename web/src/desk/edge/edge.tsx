@@ -5,12 +5,14 @@ import { inWords, since, useNow } from "../../ui/time";
 interface Props {
   edge: EdgeData | undefined;
   open: string | undefined;
+  /** The held page to which the key swaps. */
+  swap: string | undefined;
   turn: (ticket: string) => void;
   answer: (ticket: string) => void;
 }
 
 /** The book's edge: what is in hand and who is waiting. Pages are turned here. */
-export function Edge({ edge, open, turn, answer }: Props) {
+export function Edge({ edge, open, swap, turn, answer }: Props) {
   const now = useNow();
   const firstRing = edge?.waiting.find((w) => w.line === "ringing")?.id;
   return (
@@ -18,7 +20,7 @@ export function Edge({ edge, open, turn, answer }: Props) {
       <Head words="In hand" count={edge?.inHand.length ?? 0} />
       {edge?.inHand.length === 0 && <Empty words="Nothing in hand." />}
       {edge?.inHand.map((w) => (
-        <PageTab key={w.id} waiting={w} now={now} on={w.id === open} turn={turn} />
+        <PageTab key={w.id} waiting={w} now={now} on={w.id === open} swaps={w.id === swap} turn={turn} />
       ))}
       <div className="h-2" />
       <Head words="Waiting" count={edge?.waiting.length ?? 0} />
@@ -59,11 +61,12 @@ interface TabProps {
   waiting: Waiting;
   now: number;
   on: boolean;
+  swaps?: boolean;
   turn: (ticket: string) => void;
   dashed?: boolean;
 }
 
-function PageTab({ waiting: w, now, on, turn, dashed = false }: TabProps) {
+function PageTab({ waiting: w, now, on, swaps = false, turn, dashed = false }: TabProps) {
   const look = on
     ? "relative -mr-[3px] border-y border-r-0 border-l-4 border-margin bg-sheet"
     : `border border-r-0 border-rule ${dashed ? "border-dashed" : ""}`;
@@ -78,7 +81,7 @@ function PageTab({ waiting: w, now, on, turn, dashed = false }: TabProps) {
       <b className="block">{w.title}</b>
       <small className="block text-muted text-xs">
         {w.words}, <span className="num">{time}</span>
-        {w.line === "held" && !on && (
+        {swaps && (
           <>
             {" "}
             <Key>K</Key>

@@ -2,6 +2,8 @@ package earnest;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.access.Analysts;
 import earnest.access.Role;
 import earnest.testkit.Answer;
@@ -124,6 +126,24 @@ class ProofAttacksTest {
                         Map.of("login", "proof.lead", "password", "a long enough password"))
                 .ok();
         return lead;
+    }
+
+    /** It may be an impostor who has it. */
+    @Test
+    void aNoTakesAnUnusedTemporaryPasswordOutOfForce() {
+        String account = app.somebody();
+        String ticket = tove.proved(account, outside);
+        tove.change(ticket, "temporary-password").ok();
+        tove.settled(ticket);
+        String password = tove.readAloud(ticket);
+        outside.ringWithheld();
+        String other = tove.answer();
+        tove.claim(other, account).ok();
+        heard(tove, other, calledBack(other, account), "denied").ok();
+        assertThat(app.recorded(ticket, "handover-stopped")).isTrue();
+        Eventually.waitFor("it to be out of force", () -> app.recorded(ticket, "handover-expired"));
+        assertThat(app.directory().bind(account, password))
+                .isEqualTo(ResultCode.INVALID_CREDENTIALS);
     }
 
     @Test

@@ -54,6 +54,9 @@ public interface Standing {
      */
     record Judged(Verdict verdict, int standing, Leaf.Why why, @Nullable Permit permit) {}
 
+    /** Told in the transaction in which a person's 'no' is written, on whichever ticket. */
+    record Stopped(UUID person) {}
+
     /** That somebody asked to lift a stop. */
     record Lifting(
             UUID id,

@@ -12,6 +12,7 @@ import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -39,6 +40,7 @@ class Stops {
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
+    private final ApplicationEventPublisher events;
 
     Stops(
             CheckRepository checks,
@@ -48,7 +50,8 @@ class Stops {
             TheRecord record,
             Writes writes,
             Clock clock,
-            Ids ids) {
+            Ids ids,
+            ApplicationEventPublisher events) {
         this.checks = checks;
         this.database = database;
         this.tickets = tickets;
@@ -57,6 +60,7 @@ class Stops {
         this.writes = writes;
         this.clock = clock;
         this.ids = ids;
+        this.events = events;
     }
 
     /** Tells every other open ticket of the person, in the present transaction. */
@@ -72,6 +76,7 @@ class Stops {
                                 .data("check", no.id.toString()));
             }
         }
+        events.publishEvent(new Standing.Stopped(no.personId));
     }
 
     /** Whether anything of the person is stopped. */

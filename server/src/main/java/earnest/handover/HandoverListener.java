@@ -2,6 +2,7 @@ package earnest.handover;
 
 import earnest.changes.Changes;
 import earnest.channels.Texts;
+import earnest.checks.Standing;
 import earnest.ground.Ids;
 import earnest.ground.Work;
 import earnest.people.People;
@@ -119,6 +120,21 @@ class HandoverListener {
                         claimed.ticket(), claimed.person())) {
             if (!handover.ended() && !HANDED_OVER.contains(handover.state)) {
                 withdraw(handover);
+            }
+        }
+    }
+
+    /** Who has an unused password of somebody who said no need not be that somebody. */
+    @EventListener
+    void on(Standing.Stopped no) {
+        for (Handover handover : handovers.findByPersonIdAndInAtIsNull(no.person())) {
+            if (!handover.over()) {
+                if (!handover.ended() && !HANDED_OVER.contains(handover.state)) {
+                    handover.state = Handover.WITHDRAWN;
+                }
+                handover.expiresAt = clock.instant();
+                secrets.discard(handover.wrappedId);
+                record.append(entries.about(Entry.byEarnest(EntryKind.HANDOVER_STOPPED), handover));
             }
         }
     }

@@ -79,6 +79,7 @@ public enum EntryKind {
     HANDOVER_SAID_BACK("heard part {part} of {parts} said back"),
     HANDOVER_DONE("handed the password over, {route}"),
     HANDOVER_WITHDRAWN("withdrew the password: the ticket names somebody else now"),
+    HANDOVER_STOPPED("{person} said no, so the unused temporary password is taken out of force"),
     HANDOVER_UNFLAGGED(
             "somebody took 'must change' away from the temporary password, which is still in"
                     + " force"),
