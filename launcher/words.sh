@@ -31,7 +31,7 @@ cause_of() {
     awk '
         { gsub(/\033\[[0-9;]*m/, ""); sub(/[ \t\r]+$/, "") }
         /^[ \t]*at [A-Za-z0-9_.$\/]+\(/ || /^[ \t]*\.\.\. [0-9]+ (more|common frames)/ || $0 == "" { next }
-        /^\[ERROR\] +(To see the full|Re-run Maven|For more information|After correcting|mvn <args>|\[Help)/ || $0 == "[ERROR]" { next }
+        /^\[ERROR\] +(-> \[Help|To see the full|Re-run Maven|For more information|After correcting|mvn <args>|\[Help)/ || $0 == "[ERROR]" { next }
         /^\[(INFO|WARNING)\]/ { next }
         /^\[ERROR\] .*\.java:\[[0-9,]+\]/ && compiled == "" { compiled = substr($0, 9); next }
         /^\[ERROR\] Failed to execute goal/ { goal = substr($0, 9); sub(/ -> \[Help.*/, "", goal); next }
