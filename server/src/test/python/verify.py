@@ -99,6 +99,7 @@ def receipt(given, key):
         included(leaf(entry["leaf"]), entry["number"], size, entry["proof"], root)
 
 
-text = open(sys.argv[1], encoding="utf-8").read()
-receipt(json.loads(text), sys.argv[2]) if text.startswith('{"entries"') else export(text.splitlines(), sys.argv[2])
+# Lines end with a line feed and with nothing else: texts may hold what other readers take for an end.
+text = open(sys.argv[1], encoding="utf-8", newline="\n").read()
+receipt(json.loads(text), sys.argv[2]) if text.startswith('{"entries"') else export(text.removesuffix("\n").split("\n"), sys.argv[2])
 print("proved")

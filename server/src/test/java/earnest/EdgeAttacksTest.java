@@ -14,6 +14,8 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
 import java.util.UUID;
 
 /** Whatever a stranger sends gets a clear answer, and no line is forged with it. */
@@ -118,7 +120,20 @@ class EdgeAttacksTest {
                     HttpRequest.newBuilder(URI.create(url + "/api/people?find=%ff")).build(),
                     HttpRequest.newBuilder(URI.create(url + "/api/desk")).build(),
                     HttpRequest.newBuilder(URI.create(url + "/api/desk;a=b")).build(),
-                    HttpRequest.newBuilder(URI.create(url + "/nothing.here")).build()
+                    HttpRequest.newBuilder(URI.create(url + "/nothing.here")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/error")).build(),
+                    // What the web server itself refuses.
+                    HttpRequest.newBuilder(URI.create(url + "/api%2fdesk")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/tickets/%00")).build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/desk"))
+                            .header("X-Large", "x".repeat(20_000))
+                            .build(),
+                    HttpRequest.newBuilder(URI.create(url + "/api/desk"))
+                            .method("TRACE", HttpRequest.BodyPublishers.noBody())
+                            .build(),
+                    HttpRequest.newBuilder(URI.create(url + "/index.html"))
+                            .header("Range", "bytes=99999999-")
+                            .build()
                 }) {
             HttpResponse<String> answer =
                     client.send(request, HttpResponse.BodyHandlers.ofString());
@@ -129,6 +144,53 @@ class EdgeAttacksTest {
             assertThat(answer.headers().firstValue("X-Content-Type-Options"))
                     .as(request.toString())
                     .contains("nosniff");
+            assertThat(answer.headers().firstValue("Content-Type").orElse(""))
+                    .as(request.toString())
+                    .startsWith("application/problem+json");
+            assertThat(answer.body()).doesNotContainIgnoringCase("tomcat");
+        }
+    }
+
+    @Test
+    void aBodyThatGoesOnBeyondTheLimitAndOneThatIsNotUtf8AreRefusedAsSuch(App app)
+            throws Exception {
+        String cookie =
+                HttpClient.newHttpClient()
+                        .send(
+                                HttpRequest.newBuilder(
+                                                URI.create(
+                                                        app.ground().serverUrl() + "/api/session"))
+                                        .build(),
+                                HttpResponse.BodyHandlers.discarding())
+                        .headers()
+                        .firstValue("Set-Cookie")
+                        .orElseThrow();
+        String token = cookie.substring(cookie.indexOf('=') + 1, cookie.indexOf(';'));
+        for (var sent :
+                Map.of(
+                                413,
+                                HttpRequest.BodyPublishers.fromPublisher(
+                                        HttpRequest.BodyPublishers.ofString(" ".repeat(200_000))),
+                                400,
+                                HttpRequest.BodyPublishers.ofString(
+                                        "{\"login\":\"a\",\"password\":\"b\"}",
+                                        StandardCharsets.UTF_16BE))
+                        .entrySet()) {
+            HttpResponse<String> answer =
+                    HttpClient.newHttpClient()
+                            .send(
+                                    HttpRequest.newBuilder(
+                                                    URI.create(
+                                                            app.ground().serverUrl()
+                                                                    + "/api/session"))
+                                            .version(HttpClient.Version.HTTP_1_1)
+                                            .header("Content-Type", "application/json")
+                                            .header("Cookie", "XSRF-TOKEN=" + token)
+                                            .header("X-XSRF-TOKEN", token)
+                                            .POST(sent.getValue())
+                                            .build(),
+                                    HttpResponse.BodyHandlers.ofString());
+            assertThat(answer.statusCode()).as(answer.body()).isEqualTo(sent.getKey());
         }
     }
 

@@ -13,6 +13,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 import java.io.IOException;
 import java.net.URI;
 import java.net.URISyntaxException;
+import java.util.Collections;
 import java.util.Locale;
 import java.util.Set;
 
@@ -45,8 +46,9 @@ class OriginFilter extends OncePerRequestFilter {
         if (site != null && !site.equals("same-origin") && !site.equals("none")) {
             return false;
         }
-        String origin = request.getHeader("Origin");
-        return origin == null || host(request).equals(authority(origin));
+        // More than one is said by no browser, and the first need not be the true one.
+        return Collections.list(request.getHeaders("Origin")).stream()
+                .allMatch(origin -> host(request).equals(authority(origin)));
     }
 
     /** Host and port as the browser sees them. */

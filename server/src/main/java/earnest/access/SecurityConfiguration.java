@@ -2,6 +2,7 @@ package earnest.access;
 
 import earnest.ground.ProblemDocument;
 import earnest.ground.RequestEdge;
+import earnest.ground.SecurityHeaders;
 
 import jakarta.servlet.DispatcherType;
 
@@ -19,14 +20,9 @@ import org.springframework.security.web.authentication.AnonymousAuthenticationFi
 import org.springframework.security.web.authentication.session.NullAuthenticatedSessionStrategy;
 import org.springframework.security.web.csrf.CsrfFilter;
 import org.springframework.security.web.firewall.RequestRejectedHandler;
-import org.springframework.security.web.header.HeaderWriter;
 import org.springframework.security.web.header.HeaderWriterFilter;
-import org.springframework.security.web.header.writers.CacheControlHeadersWriter;
-import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
-import org.springframework.security.web.header.writers.StaticHeadersWriter;
-import org.springframework.security.web.header.writers.XContentTypeOptionsHeaderWriter;
-import org.springframework.security.web.header.writers.frameoptions.XFrameOptionsHeaderWriter;
 import org.springframework.web.bind.support.WebDataBinderFactory;
 import org.springframework.web.context.request.NativeWebRequest;
 import org.springframework.web.method.support.HandlerMethodArgumentResolver;
@@ -42,16 +38,13 @@ class SecurityConfiguration implements WebMvcConfigurer {
             "This did not come from an open page of Earnest. Load the page again.";
     private static final String SIGNED_OUT =
             "You are not signed in any more. Sign in again; nothing is lost.";
-    private static final String CONTENT_SECURITY_POLICY =
-            "default-src 'none'; script-src 'self'; style-src 'self' 'unsafe-inline'; font-src"
-                + " 'self'; img-src 'self' data:; connect-src 'self'; base-uri 'none'; form-action"
-                + " 'self'; frame-ancestors 'none'";
 
     @Bean
     SecurityFilterChain chain(
             HttpSecurity http,
             Sessions sessions,
             Cookies cookies,
+            AccessProperties properties,
             PageTokens pageTokens,
             ClientAddress addresses) {
         return http.csrf(
@@ -74,8 +67,19 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                 headers.contentSecurityPolicy(
                                                 csp ->
                                                         csp.policyDirectives(
-                                                                CONTENT_SECURITY_POLICY))
-                                        .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER)))
+                                                                SecurityHeaders
+                                                                        .CONTENT_SECURITY_POLICY))
+                                        .referrerPolicy(r -> r.policy(ReferrerPolicy.NO_REFERRER))
+                                        .crossOriginOpenerPolicy(
+                                                c -> c.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                                        // Behind a proxy no request looks secure by itself.
+                                        .httpStrictTransportSecurity(
+                                                h ->
+                                                        h.includeSubDomains(false)
+                                                                .requestMatcher(
+                                                                        request ->
+                                                                                properties
+                                                                                        .secureCookies())))
                 .authorizeHttpRequests(
                         requests ->
                                 requests.dispatcherTypeMatchers(
@@ -120,15 +124,8 @@ class SecurityConfiguration implements WebMvcConfigurer {
     @Bean
     RequestRejectedHandler notTaken() {
         // They come no further than the firewall, which stands before whatever sets headers.
-        List<HeaderWriter> headers =
-                List.of(
-                        new StaticHeadersWriter("Content-Security-Policy", CONTENT_SECURITY_POLICY),
-                        new XContentTypeOptionsHeaderWriter(),
-                        new XFrameOptionsHeaderWriter(),
-                        new CacheControlHeadersWriter(),
-                        new ReferrerPolicyHeaderWriter(ReferrerPolicy.NO_REFERRER));
         return (request, response, rejected) -> {
-            headers.forEach(header -> header.writeHeaders(request, response));
+            SecurityHeaders.write(response);
             ProblemDocument.write(
                     response,
                     400,

@@ -46,14 +46,22 @@ class ProblemAdvice {
 
     @ExceptionHandler
     ResponseEntity<ProblemDetail> unreadable(HttpMessageNotReadableException unreadable) {
+        JacksonException json = null;
+        // What the edge found lies deeper than what the reader of JSON says of it.
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
             if (cause instanceof RequestEdge.TooLarge) {
                 return document(
                         413, "too-large", "What was sent is larger than anything Earnest takes.");
             }
-            if (cause instanceof JacksonException json) {
-                return document(400, "unreadable", UnreadableWords.of(json) + DOCUMENTED);
+            if (cause instanceof RequestEdge.NotUtf8) {
+                return document(400, "unreadable", "What was sent is not UTF-8." + DOCUMENTED);
             }
+            if (json == null && cause instanceof JacksonException broken) {
+                json = broken;
+            }
+        }
+        if (json != null) {
+            return document(400, "unreadable", UnreadableWords.of(json) + DOCUMENTED);
         }
         return document(400, "unreadable", "A body is missing." + DOCUMENTED);
     }

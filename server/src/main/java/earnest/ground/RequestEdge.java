@@ -32,6 +32,11 @@ public final class RequestEdge extends OncePerRequestFilter {
         private static final long serialVersionUID = 1L;
     }
 
+    /** The body is not UTF-8 (RFC 8259 section 8.1): in that, JSON holds no zero byte. */
+    static final class NotUtf8 extends IOException {
+        private static final long serialVersionUID = 1L;
+    }
+
     private record Fault(int status, String type, String words) {}
 
     @Override
@@ -138,6 +143,9 @@ public final class RequestEdge extends OncePerRequestFilter {
         public int read() throws IOException {
             int next = body.read();
             count(next < 0 ? 0 : 1);
+            if (next == 0) {
+                throw new NotUtf8();
+            }
             return next;
         }
 
@@ -145,6 +153,11 @@ public final class RequestEdge extends OncePerRequestFilter {
         public int read(byte[] into, int offset, int length) throws IOException {
             int read = body.read(into, offset, length);
             count(Math.max(0, read));
+            for (int i = offset; i < offset + read; i++) {
+                if (into[i] == 0) {
+                    throw new NotUtf8();
+                }
+            }
             return read;
         }
 

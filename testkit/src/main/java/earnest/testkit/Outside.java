@@ -100,11 +100,6 @@ public final class Outside {
         standins.post("/api/switchboard/mode", Map.of("mode", mode)).ok();
     }
 
-    /** How many texts the gateway took, arrived or not. */
-    public int taken() {
-        return standins.get("/api/gateway").ok().get("taken").asInt();
-    }
-
     /** {@code up, down, silent, lost, taken-then-failed, dripping}. */
     public void gateway(String mode) {
         standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();
