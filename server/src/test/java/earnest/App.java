@@ -103,6 +103,17 @@ public final class App implements AutoCloseable {
                         pool.getJdbcUrl(), pool.getUsername(), pool.getPassword()));
     }
 
+    /**
+     * As one of the other users of the database; {@code user} is {@code run, seal, erase, migrate}.
+     */
+    JdbcClient databaseAs(String user) {
+        return JdbcClient.create(
+                new DriverManagerDataSource(
+                        "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
+                        "earnest_" + user,
+                        ground.secret("db-" + user)));
+    }
+
     /** Whether an entry of that kind stands on the record of a ticket. */
     public boolean recorded(String ticket, String kind) {
         return database()

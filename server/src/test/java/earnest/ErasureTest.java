@@ -15,8 +15,6 @@ import earnest.testkit.Outside;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import tools.jackson.databind.JsonNode;
 
@@ -156,7 +154,7 @@ class ErasureTest {
                 .update();
         assertThatThrownBy(
                         () ->
-                                as("erase")
+                                app.databaseAs("erase")
                                         .sql("call erase_personal(:id)")
                                         .param("id", erasure)
                                         .update())
@@ -170,14 +168,6 @@ class ErasureTest {
                         () -> app.database().sql("update erasure set asked_by = uuid()").update())
                 .rootCause()
                 .hasMessageContaining("denied");
-    }
-
-    private JdbcClient as(String user) {
-        return JdbcClient.create(
-                new DriverManagerDataSource(
-                        "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/earnest",
-                        "earnest_" + user,
-                        app.ground().secret("db-" + user)));
     }
 
     /** What names them in what the desk keeps goes too; who of the desk did it stays. */

@@ -7,7 +7,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import java.util.List;
 
@@ -19,14 +18,6 @@ class UsersOfTheDatabaseTest {
     @BeforeEach
     void app(App app) {
         this.app = app;
-    }
-
-    private JdbcClient as(String user) {
-        return JdbcClient.create(
-                new DriverManagerDataSource(
-                        "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/earnest",
-                        "earnest_" + user,
-                        app.ground().secret("db-" + user)));
     }
 
     private static void denied(JdbcClient user, String statement) {
@@ -45,12 +36,12 @@ class UsersOfTheDatabaseTest {
 
     @Test
     void aNewTableIsNobodysUntilItIsGranted() {
-        JdbcClient migrating = as("migrate");
+        JdbcClient migrating = app.databaseAs("migrate");
         migrating.sql("create table not_granted (id int)").update();
         try {
             for (String user : List.of("run", "seal", "erase")) {
-                denied(as(user), "insert into not_granted values (1)");
-                denied(as(user), "delete from not_granted");
+                denied(app.databaseAs(user), "insert into not_granted values (1)");
+                denied(app.databaseAs(user), "delete from not_granted");
             }
         } finally {
             migrating.sql("drop table not_granted").update();
@@ -60,9 +51,9 @@ class UsersOfTheDatabaseTest {
     @Test
     void nobodyChangesTablesOrRights() {
         for (String user : List.of("run", "seal", "erase")) {
-            denied(as(user), "create table of_my_own (id int)");
-            denied(as(user), "drop table entry_number");
-            denied(as(user), "grant all on earnest.* to earnest_run@localhost");
+            denied(app.databaseAs(user), "create table of_my_own (id int)");
+            denied(app.databaseAs(user), "drop table entry_number");
+            denied(app.databaseAs(user), "grant all on earnest.* to earnest_run@localhost");
         }
     }
 
@@ -79,13 +70,13 @@ class UsersOfTheDatabaseTest {
                         "update entry set leaf = '{}'",
                         "delete from entry",
                         "delete from entry_personal")) {
-            denied(as("run"), statement);
+            denied(app.databaseAs("run"), statement);
         }
         for (String statement : List.of("delete from entry_pending", "delete from entry")) {
-            denied(as("seal"), statement);
-            denied(as("erase"), statement);
+            denied(app.databaseAs("seal"), statement);
+            denied(app.databaseAs("erase"), statement);
         }
-        denied(as("seal"), "insert into entry (id) values (uuid())");
+        denied(app.databaseAs("seal"), "insert into entry (id) values (uuid())");
     }
 
     /** An entry leaves those that wait for their seal only with the number it truly has. */
@@ -101,13 +92,13 @@ class UsersOfTheDatabaseTest {
                 .param("id", forged)
                 .update();
         // Beyond the last root, with a hash that is not its leaf's.
-        JdbcClient seal = as("seal");
+        JdbcClient seal = app.databaseAs("seal");
         seal.sql(
                         "insert into entry_number (number, entry_id, leaf_hash) values"
                                 + " (900000000000, :id, repeat('x', 32))")
                 .param("id", forged)
                 .update();
-        JdbcClient migrating = as("migrate");
+        JdbcClient migrating = app.databaseAs("migrate");
         try {
             migrating
                     .sql("insert into entry_pending (entry_id) values (:id)")
