@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { ask, byItself, client } from "../api/client";
+import { pageTurned, pageTurns } from "../keys/keys";
 import { useKeys } from "../keys/use-keys";
 import { useShell } from "../shell/shell";
 import { answer, speak } from "./acts";
@@ -23,8 +24,13 @@ export function Desk() {
   });
   const ringing = edge.data?.waiting.find((w) => w.line === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);
+  const turn = async (act: () => Promise<unknown>, to: string) => {
+    pageTurns();
+    if (await notices.during(act)) open(to);
+    else pageTurned();
+  };
   const answerNow = async (id: string) => {
-    if (await notices.during(() => answer(id))) open(id);
+    await turn(() => answer(id), id);
   };
   const next = () => {
     const mine = edge.data?.inHand ?? [];
@@ -34,7 +40,7 @@ export function Desk() {
   };
   const held = edge.data?.inHand.find((w) => w.line === "held" && w.id !== ticket);
   const swap = async (id: string) => {
-    if (await notices.during(() => speak(id))) open(id);
+    await turn(() => speak(id), id);
   };
   useKeys([
     ...(held

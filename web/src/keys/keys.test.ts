@@ -1,5 +1,13 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { meant, type Shortcut, singleKeysOn, switchSingleKeys } from "./keys";
+import {
+  keepTyped,
+  meant,
+  pageTurned,
+  pageTurns,
+  type Shortcut,
+  singleKeysOn,
+  switchSingleKeys,
+} from "./keys";
 
 const unlock: Shortcut = { key: "u", words: "Unlock", run: vi.fn() };
 const said: Shortcut = { key: "Enter", words: "Said back", run: vi.fn() };
@@ -27,6 +35,18 @@ describe("a shortcut", () => {
     expect(pressed("u", document.createElement("input"))).toBeUndefined();
     expect(pressed("u", document.createElement("textarea"))).toBeUndefined();
     expect(pressed("u", document.createElement("select"))).toBeUndefined();
+  });
+  it("does not act while the page turns, and what is typed then is kept", () => {
+    window.addEventListener("keydown", keepTyped);
+    pageTurns();
+    for (const key of ["i", "u", "Enter", "2", " ", "o"]) {
+      expect(pressed(key, document.createElement("p"))).toBeUndefined();
+    }
+    expect(pageTurned()).toBe("iu2 o");
+    expect(pageTurned()).toBe("");
+    expect(pressed("u", document.createElement("p"))).toBe(unlock);
+    expect(pageTurned()).toBe("");
+    window.removeEventListener("keydown", keepTyped);
   });
   it("leaves Enter to the button in focus", () => {
     expect(pressed("Enter", document.createElement("button"))).toBeUndefined();

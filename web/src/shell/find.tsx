@@ -5,7 +5,7 @@ import { ask, client, type Found, type Page, Problem } from "../api/client";
 import { claim } from "../desk/acts";
 import { useNotices } from "../desk/notices";
 import { pageQuery } from "../desk/page-query";
-import { isLetter, setLettersName, singleKeysOn, typing } from "../keys/keys";
+import { isLetter, keepTyped, pageTurned, setLettersName, singleKeysOn, typing } from "../keys/keys";
 import { useKeys } from "../keys/use-keys";
 import { Key } from "../ui/parts";
 
@@ -47,6 +47,18 @@ export function Find() {
   useKeys([{ key: "/", words: "Find anyone", run: () => field.current?.focus() }]);
   const page = useQuery({ ...pageQuery(ticket ?? ""), enabled: false }).data;
   const naming = Boolean(ticket && page?.ticket.mine && !page.who);
+  useEffect(() => {
+    window.addEventListener("keydown", keepTyped);
+    return () => window.removeEventListener("keydown", keepTyped);
+  }, []);
+  const opened = page?.ticket.mine ? page.ticket.id : undefined;
+  useEffect(() => {
+    if (!opened || opened !== ticket) return;
+    const meanwhile = pageTurned();
+    if (!naming || !meanwhile) return;
+    setText(meanwhile);
+    field.current?.focus();
+  }, [opened, ticket, naming]);
   useEffect(() => {
     setLettersName(naming);
     if (!naming) return;

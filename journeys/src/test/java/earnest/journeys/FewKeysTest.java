@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 
+import earnest.testkit.Desk;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -60,6 +62,32 @@ class FewKeysTest {
                     keys, MOST);
             assertThat(keys).isLessThanOrEqualTo(MOST);
         }
+    }
+
+    /** On the page before, the same letters would give somebody a password. */
+    @Test
+    void whatIsTypedWhileThePageTurnsNamesTheNextCallerAndActsOnNothing(World world) {
+        Desk desk = world.desk("tove.rask");
+        String before = desk.proved(world.somebody(), world.outside());
+        String next = world.somebody();
+        try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            tove.page().navigate(world.ground().serverUrl() + "/desk/" + before);
+            tove.see("Sure enough");
+            world.outside().ringWithheld();
+            tove.see("Ringing");
+            tove.press("r");
+            tove.type("tu" + next);
+            tove.column("Who").getByText("Not named yet").waitFor();
+            tove.page().waitForTimeout(500);
+            assertThat(tove.page().getByLabel("Find anyone").inputValue()).isEqualTo("tu" + next);
+            assertThat(desk.page(before).get("changes")).isEmpty();
+            tove.press("Escape");
+            tove.button("Close ticket").click();
+            tove.page().getByLabel("What happened").waitFor();
+            tove.press("Enter");
+            tove.see("No page is open");
+        }
+        desk.close(before, "Only a trial.");
     }
 
     /** Whoever comes back to a page does not find a password shown by itself. */
