@@ -20,7 +20,6 @@ import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 
@@ -28,6 +27,7 @@ import java.util.stream.Collectors;
 class TicketDesk implements Tickets {
     private final TicketRepository tickets;
     private final ConversationRepository conversations;
+    private final TicketViews views;
     private final Holding holding;
     private final Calls calls;
     private final People people;
@@ -40,6 +40,7 @@ class TicketDesk implements Tickets {
     TicketDesk(
             TicketRepository tickets,
             ConversationRepository conversations,
+            TicketViews views,
             Holding holding,
             Calls calls,
             People people,
@@ -50,6 +51,7 @@ class TicketDesk implements Tickets {
             ApplicationEventPublisher events) {
         this.tickets = tickets;
         this.conversations = conversations;
+        this.views = views;
         this.holding = holding;
         this.calls = calls;
         this.people = people;
@@ -62,8 +64,7 @@ class TicketDesk implements Tickets {
 
     @Override
     public View view(UUID id) {
-        Ticket ticket = tickets.findById(id).orElseThrow(() -> Problem.unknown("ticket"));
-        return view(ticket, conversations.findByTicketIdInOrderByRangAt(List.of(id)));
+        return views.of(tickets.findById(id).orElseThrow(() -> Problem.unknown("ticket")));
     }
 
     @Override
@@ -302,17 +303,17 @@ class TicketDesk implements Tickets {
 
     @Override
     public List<View> open() {
-        return views(tickets.findByStateNotOrderByOpenedAt(State.CLOSED));
+        return views.of(tickets.findByStateNotOrderByOpenedAt(State.CLOSED));
     }
 
     @Override
     public List<View> openOf(UUID person) {
-        return views(tickets.findByPersonIdAndStateNotOrderByOpenedAt(person, State.CLOSED));
+        return views.of(tickets.findByPersonIdAndStateNotOrderByOpenedAt(person, State.CLOSED));
     }
 
     @Override
     public List<View> others(UUID person, UUID but, Instant since) {
-        return views(tickets.others(person, but, since));
+        return views.of(tickets.others(person, but, since));
     }
 
     @Override
@@ -329,54 +330,6 @@ class TicketDesk implements Tickets {
     @Override
     public Optional<UUID> numbered(long number) {
         return tickets.findByNumber(number).map(t -> t.id);
-    }
-
-    private List<View> views(List<Ticket> found) {
-        Map<UUID, List<Conversation>> byTicket =
-                conversations
-                        .findByTicketIdInOrderByRangAt(
-                                found.stream().map(t -> t.id).collect(Collectors.toSet()))
-                        .stream()
-                        .collect(Collectors.groupingBy(c -> c.ticketId));
-        return found.stream().map(t -> view(t, byTicket.getOrDefault(t.id, List.of()))).toList();
-    }
-
-    /** {@code all} conversations of the ticket, oldest first. */
-    private static View view(Ticket t, List<Conversation> all) {
-        Conversation c =
-                all.stream()
-                        .filter(one -> one.id.equals(t.conversationId))
-                        .findFirst()
-                        .orElse(all.isEmpty() ? null : all.getLast());
-        Set<UUID> present =
-                all.stream()
-                        .filter(
-                                one ->
-                                        t.conversationId != null
-                                                && (one.id.equals(t.conversationId)
-                                                        || t.conversationId.equals(one.carriedTo)))
-                        .map(one -> one.id)
-                        .collect(Collectors.toSet());
-        Call held =
-                all.stream()
-                        .filter(one -> one.held() && !one.id.equals(t.conversationId))
-                        .map(Conversation::call)
-                        .findFirst()
-                        .orElse(null);
-        return new View(
-                t.id,
-                t.number,
-                t.state,
-                t.openedAt,
-                t.holderId,
-                t.personId,
-                c == null ? null : c.call(),
-                held,
-                t.conversationId,
-                present,
-                t.version,
-                t.summary,
-                t.reminder);
     }
 
     private void append(EntryKind kind, Ticket ticket, SignedIn me) {

@@ -1,0 +1,71 @@
+package earnest.tickets;
+
+import org.springframework.stereotype.Component;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/** Tickets with their conversations, as others see them. */
+@Component
+class TicketViews {
+    private final ConversationRepository conversations;
+
+    TicketViews(ConversationRepository conversations) {
+        this.conversations = conversations;
+    }
+
+    Tickets.View of(Ticket ticket) {
+        return view(ticket, conversations.findByTicketIdInOrderByRangAt(List.of(ticket.id)));
+    }
+
+    List<Tickets.View> of(List<Ticket> found) {
+        Map<UUID, List<Conversation>> byTicket =
+                conversations
+                        .findByTicketIdInOrderByRangAt(
+                                found.stream().map(t -> t.id).collect(Collectors.toSet()))
+                        .stream()
+                        .collect(Collectors.groupingBy(c -> c.ticketId));
+        return found.stream().map(t -> view(t, byTicket.getOrDefault(t.id, List.of()))).toList();
+    }
+
+    /** {@code all} conversations of the ticket, oldest first. */
+    private static Tickets.View view(Ticket t, List<Conversation> all) {
+        Conversation c =
+                all.stream()
+                        .filter(one -> one.id.equals(t.conversationId))
+                        .findFirst()
+                        .orElse(all.isEmpty() ? null : all.getLast());
+        Set<UUID> present =
+                all.stream()
+                        .filter(
+                                one ->
+                                        t.conversationId != null
+                                                && (one.id.equals(t.conversationId)
+                                                        || t.conversationId.equals(one.carriedTo)))
+                        .map(one -> one.id)
+                        .collect(Collectors.toSet());
+        Tickets.Call held =
+                all.stream()
+                        .filter(one -> one.held() && !one.id.equals(t.conversationId))
+                        .map(Conversation::call)
+                        .findFirst()
+                        .orElse(null);
+        return new Tickets.View(
+                t.id,
+                t.number,
+                t.state,
+                t.openedAt,
+                t.holderId,
+                t.personId,
+                c == null ? null : c.call(),
+                held,
+                t.conversationId,
+                present,
+                t.version,
+                t.summary,
+                t.reminder);
+    }
+}
