@@ -123,8 +123,13 @@ function Facts({ page, handover }: { page: Page; handover: HandoverState }) {
   const { state } = handover;
   const name = page.who?.given ?? page.who?.name ?? "The person";
   const rows: [string, string][] = [
-    ["Must change at first sign-in", "yes"],
-    ["Out of force", clock(state.expiresAt)],
+    // Once they chose their own, the temporary one is out of force and nothing must be changed.
+    ...(state.inAt
+      ? []
+      : ([
+          ["Must change at first sign-in", "yes"],
+          ["Out of force", clock(state.expiresAt)],
+        ] as [string, string][])),
     [`${name} is in`, state.inAt ? clock(state.inAt) : state.reminded ? "still not" : "not yet"],
     ["Told on", handover.told.join("; ") || "no phone that takes texts"],
   ];

@@ -109,6 +109,9 @@ class ProofAttacksTest {
                 .isEqualTo("needs-lead");
         lead().post(answer, Map.of("agreed", true)).ok();
         assertThat(tove.page(next).get("proof").get("stopped").asBoolean()).isFalse();
+        assertThat(tove.page(ticket).get("proof").get("lines").toString())
+                .contains("two lifted the stop")
+                .doesNotContain("stops everything");
         assertThat(lead().post(answer, Map.of("agreed", true)).problem()).isEqualTo("decided");
     }
 

@@ -34,7 +34,9 @@ final class AccountWords {
         }
         // A line that is worth nothing loses nothing.
         String reason =
-                rules.checks().get(check.method).points() == 0 ? null : reason(line.reason());
+                rules.checks().get(check.method).points() == 0 || check.stopLiftedAt != null
+                        ? null
+                        : reason(line.reason());
         return new Standing.Line(
                 label(check), note(check), line.points(), line.points() != 0, reason);
     }
@@ -105,7 +107,10 @@ final class AccountWords {
     private @Nullable String outcome(ProofCheck check) {
         return switch (check.state) {
             case FAILED -> check.method() == Methods.CALL_BACK ? "it was somebody else" : "wrong";
-            case DENIED -> "the person does not ask for this";
+            case DENIED ->
+                    check.stopLiftedAt == null
+                            ? "the person does not ask for this"
+                            : "the person did not ask for this; two lifted the stop";
             case UNANSWERED -> "no answer";
             case OPEN -> null;
             case PASSED ->
@@ -136,7 +141,7 @@ final class AccountWords {
                     "codes read out count %d together".formatted(rules.caps().relayed());
             case "knows-cap" -> "from memory, %d at most together".formatted(rules.caps().knows());
             case "unanswered" -> "no answer, counts nothing";
-            case "denied" -> "stops the ticket";
+            case "denied" -> "stops everything of theirs";
             default -> reason;
         };
     }
