@@ -2,9 +2,13 @@ package earnest;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.zaxxer.hikari.HikariDataSource;
+
 import earnest.access.Analysts;
 import earnest.access.Role;
 import earnest.testkit.Answer;
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 
 import org.junit.jupiter.api.AfterEach;
@@ -13,6 +17,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -129,6 +136,53 @@ class SignInAttacksTest {
         assertThat(hashed).isBetween(55L, 62L);
         assertThat(answers).extracting(Answer::status).containsOnly(401, 429);
         assertThat(refusals(app) - before).isEqualTo(hashed);
+    }
+
+    /** Who guesses in a burst waits for the others of the burst, not the desk for all of them. */
+    @Test
+    void aBurstDoesNotTakeTheDesksConnections(App app) throws Exception {
+        Http place = app.httpFromElsewhere();
+        place.get("/api/session");
+        place.post("/api/session", Map.of("login", "nobody.first", "password", "wrong"));
+        Desk desk = app.desk("tove.rask");
+        HikariDataSource pool = app.bean(HikariDataSource.class);
+        Thread burst;
+        // All wait for the row of their place, as a long burst does for a while.
+        try (Connection held =
+                DriverManager.getConnection(
+                        pool.getJdbcUrl(), pool.getUsername(), pool.getPassword())) {
+            held.setAutoCommit(false);
+            try (Statement lock = held.createStatement()) {
+                lock.execute("select * from guess_limit where bucket like 'place %' for update");
+            }
+            burst = Thread.ofVirtual().start(() -> guess(place, 60));
+            Eventually.waitFor(
+                    "some to wait", () -> pool.getHikariPoolMXBean().getActiveConnections() >= 4);
+            Thread.sleep(500);
+            for (int i = 0; i < 5; i++) {
+                assertThat(desk.api().get("/api/desk").status()).isEqualTo(200);
+            }
+            assertThat(pool.getHikariPoolMXBean().getThreadsAwaitingConnection()).isZero();
+            held.rollback();
+        }
+        burst.join();
+    }
+
+    private static void guess(Http place, int times) {
+        try {
+            atOnce(
+                    times,
+                    () ->
+                            place.post(
+                                    "/api/session",
+                                    Map.of(
+                                            "login",
+                                            "nobody." + UUID.randomUUID(),
+                                            "password",
+                                            "wrong")));
+        } catch (Exception e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     @Test

@@ -1,5 +1,6 @@
 package earnest.access;
 
+import earnest.ground.Problem;
 import earnest.ground.Writes;
 
 import org.jspecify.annotations.Nullable;
@@ -10,8 +11,13 @@ import java.sql.Timestamp;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Semaphore;
+import java.util.concurrent.TimeUnit;
 import java.util.function.IntFunction;
+import java.util.function.Supplier;
 
 /**
  * Counts tries per bucket, in the database, so that all nodes count together; each decision is made
@@ -20,9 +26,19 @@ import java.util.function.IntFunction;
  */
 @Component
 public class GuessLimits {
+    /**
+     * So many of a kind (the first word of their bucket) count at once. Tries from one place wait
+     * for each other's row, and each that waits in the database holds a connection: without this,
+     * whoever guesses in a burst would take them all from the desk.
+     */
+    private static final int AT_ONCE = 4;
+
+    private static final Duration LONGEST_WAIT = Duration.ofSeconds(8);
+
     private final JdbcClient database;
     private final Writes writes;
     private final Clock clock;
+    private final Map<String, Semaphore> counting = new ConcurrentHashMap<>();
 
     GuessLimits(JdbcClient database, Writes writes, Clock clock) {
         this.database = database;
@@ -55,9 +71,14 @@ public class GuessLimits {
         }
     }
 
-    /** Counts one more try; false, and nothing counted, when the bucket is full. */
+    /**
+     * Counts one more try; false, and nothing counted, when the bucket is full.
+     *
+     * @throws Problem 429 while very many others count
+     */
     public boolean take(String bucket, Limit limit) {
-        return writes.get(
+        return inTurn(
+                bucket,
                 () -> {
                     Level level = locked(bucket).leaked(limit, clock.instant());
                     boolean room = level.tries < limit.most();
@@ -73,10 +94,12 @@ public class GuessLimits {
      * @param pause after a turn, by the number of tries counted with it
      * @param longest a wait beyond this is refused
      * @return when it is its turn, or empty, and nothing counted, if that is too far away
+     * @throws Problem 429 while very many others count
      */
     public Optional<Instant> turn(
             String bucket, Limit limit, IntFunction<Duration> pause, Duration longest) {
-        return writes.get(
+        return inTurn(
+                bucket,
                 () -> {
                     Instant now = clock.instant();
                     Level level = locked(bucket).leaked(limit, now);
@@ -114,6 +137,28 @@ public class GuessLimits {
                         database.sql("delete from guess_limit where bucket = :bucket")
                                 .param("bucket", bucket)
                                 .update());
+    }
+
+    private <T> T inTurn(String bucket, Supplier<T> count) {
+        Semaphore room =
+                counting.computeIfAbsent(
+                        bucket.split("[ :]", 2)[0], kind -> new Semaphore(AT_ONCE, true));
+        try {
+            if (!room.tryAcquire(LONGEST_WAIT.toMillis(), TimeUnit.MILLISECONDS)) {
+                throw new Problem(
+                        429,
+                        "slow-down",
+                        "Too many tries at once. Wait a few seconds, then try again.");
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException("interrupted while waiting to count", e);
+        }
+        try {
+            return writes.get(count);
+        } finally {
+            room.release();
+        }
     }
 
     private static Level more(Level level) {

@@ -2,6 +2,7 @@ package earnest.ground;
 
 import jakarta.servlet.http.HttpServletRequest;
 
+import org.hibernate.exception.JDBCConnectionException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessException;
@@ -10,6 +11,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.validation.BindException;
 import org.springframework.web.HttpMediaTypeNotAcceptableException;
 import org.springframework.web.HttpMediaTypeNotSupportedException;
@@ -138,9 +140,12 @@ class ProblemAdvice {
         LOG.debug("a page was closed while it was told something");
     }
 
-    @ExceptionHandler
-    ResponseEntity<ProblemDetail> database(
-            DataAccessException trouble, HttpServletRequest request) {
+    @ExceptionHandler({
+        DataAccessException.class,
+        TransactionException.class,
+        JDBCConnectionException.class
+    })
+    ResponseEntity<ProblemDetail> database(Exception trouble, HttpServletRequest request) {
         return broken(
                 503,
                 "database",
