@@ -47,6 +47,6 @@ bench_long() {
     touch "$passed"
     say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
     with_java mvn -B -ntp verify -pl core,cli,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
-        "-Dearnest.long=$passed" -Dearnest.tries=20000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
+        "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
     say "All cases passed: $(wc -l <"$passed")."
 }
