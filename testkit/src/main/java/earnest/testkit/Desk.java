@@ -34,6 +34,13 @@ public final class Desk {
      * Waits until people are copied and authenticators enrolled, by a call that is closed again.
      */
     public static void untilReady(Ground ground, String account) {
+        Http anybody = new Http(ground.serverUrl());
+        Eventually.get(
+                "the demo to be ready",
+                java.time.Duration.ofSeconds(60),
+                () ->
+                        Optional.of(anybody.get("/api/demo").ok().get("ready").asBoolean())
+                                .filter(ready -> ready));
         Desk tove = signIn(ground, "tove.rask");
         Eventually.waitFor(
                 "people to be copied",
