@@ -64,13 +64,15 @@ final class AssessBench {
                             paths[i % 4] + i / 4,
                             null,
                             "c",
+                            null,
                             i % 3 == 0 ? Outcome.FAILED : Outcome.PASSED,
                             NOW));
         }
         List<Available> available = new ArrayList<>();
         for (int i = 0; i < checks; i++) {
             available.add(
-                    new Available("a" + i, methods[i % 4], paths[i % 4] + (10 + i / 4), null));
+                    new Available(
+                            "a" + i, methods[i % 4], paths[i % 4] + (10 + i / 4), null, null));
         }
         Rulebook book =
                 new Rulebook(
@@ -86,7 +88,7 @@ final class AssessBench {
                         List.of(
                                 new Rule(
                                         "unlock", "*", "*", 60, Set.of(), List.of(), 3, false,
-                                        false),
+                                        false, "*", null, false),
                                 new Rule(
                                         "reset",
                                         "*",
@@ -96,14 +98,17 @@ final class AssessBench {
                                         List.of(List.of(Factor.HAS)),
                                         4,
                                         false,
+                                        false,
+                                        "*",
+                                        null,
                                         false)));
         return new Question(
                 book,
                 evidence,
                 List.of(),
                 List.of(
-                        new Wanted("unlock", "d", Set.of(), "t", null),
-                        new Wanted("reset", "d", Set.of(), "t", null)),
+                        new Wanted("unlock", "d", Set.of(), null, "t", null),
+                        new Wanted("reset", "d", Set.of(), null, "t", null)),
                 available,
                 Set.of("c"),
                 Set.of(),

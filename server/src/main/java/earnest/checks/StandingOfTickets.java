@@ -127,6 +127,7 @@ class StandingOfTickets implements Standing {
                                                         w.action(),
                                                         w.system(),
                                                         groups,
+                                                        ticket.channel(),
                                                         w.analyst().toString(),
                                                         null))
                                 .toList(),

@@ -56,6 +56,7 @@ class TicketViews {
         return new Tickets.View(
                 t.id,
                 t.number,
+                t.channel,
                 t.state,
                 t.openedAt,
                 t.holderId,

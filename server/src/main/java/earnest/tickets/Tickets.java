@@ -92,6 +92,7 @@ public interface Tickets {
     /**
      * A ticket.
      *
+     * @param channel over which it came: {@code call}
      * @param call the present one, or the latest when nobody is on the line
      * @param held the line that is held for the present one, or null
      * @param conversation the present one, or null when nobody is on the line
@@ -100,6 +101,7 @@ public interface Tickets {
     record View(
             UUID id,
             long number,
+            String channel,
             State state,
             Instant openedAt,
             @Nullable UUID holder,

@@ -58,7 +58,7 @@ final class Account {
                 continue;
             }
             line.points = line.own;
-            if (line.method.relayed()) {
+            if (line.relayed) {
                 relayed.add(line);
             }
             if (line.method.factor() == Factor.KNOWS) {
@@ -86,7 +86,9 @@ final class Account {
     private static List<Line> signals(Question question) {
         List<Line> signals = new ArrayList<>();
         for (String kind : new TreeSet<>(question.signals())) {
-            signals.add(new Line("signal:" + kind, question.rulebook().signals().get(kind), null));
+            Signal signal = question.rulebook().signals().get(kind);
+            signals.add(
+                    new Line("signal:" + kind, signal.points(), signal.stops() ? "stopped" : null));
         }
         return signals;
     }

@@ -6,8 +6,10 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 
@@ -25,26 +27,50 @@ public final class Assurance {
     /** Counts the evidence and judges each wanted action. */
     public static Assessment assess(Question question) {
         Account account = Account.at(question.now(), question);
-        boolean stopped =
-                question.evidence().stream()
-                        .anyMatch(
-                                line ->
-                                        line.outcome() == Outcome.DENIED
-                                                && !question.liftedStops().contains(line.id()));
+        boolean stopped = stopped(question);
         List<Line> lines = new ArrayList<>();
         for (Counted line : account.lines) {
             lines.add(new Line(line.id, line.points, line.reason));
         }
         lines.addAll(account.signals);
         List<Verdict> verdicts = new ArrayList<>();
+        Map<Verdict.Bar, Judged> known = new HashMap<>();
         for (Wanted wanted : question.wanted()) {
-            verdicts.add(judge(question, account, stopped, wanted));
+            verdicts.add(judge(question, account, stopped, wanted, known));
         }
         return new Assessment(account.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
     }
 
+    private static boolean stopped(Question question) {
+        return question.evidence().stream()
+                        .anyMatch(
+                                line ->
+                                        line.outcome() == Outcome.DENIED
+                                                && !question.liftedStops().contains(line.id()))
+                || question.signals().stream()
+                        .anyMatch(
+                                kind ->
+                                        question.rulebook().signals().get(kind).stops()
+                                                && !question.liftedStops()
+                                                        .contains("signal:" + kind));
+    }
+
+    /** What comes of one bar, whoever asks for what; reckoned once for all that come to it. */
+    private record Judged(Shortfall shortfall, List<List<String>> ways, @Nullable Instant until) {}
+
+    private static Judged judged(Question question, Account account, Verdict.Bar bar) {
+        Shortfall shortfall = account.against(bar);
+        return shortfall.none()
+                ? new Judged(shortfall, List.of(), until(question, bar))
+                : new Judged(shortfall, Ways.across(question, bar), null);
+    }
+
     private static Verdict judge(
-            Question question, Account account, boolean stopped, Wanted wanted) {
+            Question question,
+            Account account,
+            boolean stopped,
+            Wanted wanted,
+            Map<Verdict.Bar, Judged> known) {
         Verdict.Bar bar = bar(question.rulebook(), wanted);
         if (stopped) {
             return new Verdict.Stopped(wanted, bar);
@@ -52,11 +78,11 @@ public final class Assurance {
         if (bar == null) {
             return new Verdict.NoRule(wanted);
         }
-        Shortfall shortfall = account.against(bar);
-        if (!shortfall.none()) {
-            return new Verdict.Short(wanted, bar, shortfall, Ways.across(question, bar));
+        Judged judged = known.computeIfAbsent(bar, b -> judged(question, account, b));
+        if (!judged.shortfall.none()) {
+            return new Verdict.Short(wanted, bar, judged.shortfall, judged.ways);
         }
-        Instant until = until(question, bar);
+        Instant until = judged.until;
         String second = wanted.secondPerson();
         if (bar.secondPerson() && (second == null || second.equals(wanted.analyst()))) {
             return new Verdict.NeedsSecondPerson(wanted, bar, until);
@@ -77,14 +103,30 @@ public final class Assurance {
         int points = 0;
         int paths = 0;
         boolean second = false;
+        boolean linkCode = false;
+        TreeSet<Route> handover = null;
         for (Rule rule : rules) {
             points = Math.max(points, rule.points());
             paths = Math.max(paths, rule.paths());
             factors.addAll(rule.factors());
             oneOf.addAll(rule.oneOf());
             second |= rule.secondPerson();
+            linkCode |= rule.linkCode();
+            Set<Route> allowed = rule.handover();
+            if (handover == null) {
+                handover = allowed == null ? null : new TreeSet<>(allowed);
+            } else if (allowed != null) {
+                handover.retainAll(allowed);
+            }
         }
-        return new Verdict.Bar(points, List.copyOf(factors), List.copyOf(oneOf), paths, second);
+        return new Verdict.Bar(
+                points,
+                List.copyOf(factors),
+                List.copyOf(oneOf),
+                paths,
+                second,
+                handover == null ? null : List.copyOf(handover),
+                linkCode);
     }
 
     /** Time only takes proof away, and only at the instants at which a check gets too old. */

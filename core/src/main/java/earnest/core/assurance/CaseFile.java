@@ -55,6 +55,7 @@ public final class CaseFile {
                         line.text("path"),
                         line.instantOrNull("pathSince"),
                         line.textOrNull("conversation"),
+                        line.truthOrNull("relayed"),
                         Outcome.of(line.text("outcome"), name + ".outcome"),
                         line.instant("at"));
         line.noOthers();
@@ -68,7 +69,8 @@ public final class CaseFile {
                         check.text("id"),
                         check.text("method"),
                         check.text("path"),
-                        check.instantOrNull("pathSince"));
+                        check.instantOrNull("pathSince"),
+                        check.truthOrNull("relayed"));
         check.noOthers();
         return available;
     }
@@ -80,6 +82,7 @@ public final class CaseFile {
                         w.text("action"),
                         w.text("system"),
                         Set.copyOf(w.texts("groups")),
+                        w.textOrNull("channel"),
                         w.textOrNull("analyst"),
                         w.textOrNull("secondPerson"));
         w.noOthers();
@@ -112,24 +115,37 @@ public final class CaseFile {
         fields.put("action", verdict.wanted().action());
         fields.put("system", verdict.wanted().system());
         switch (verdict) {
-            case Verdict.Open open -> open(fields, "open", open.until());
+            case Verdict.Open open -> open(fields, "open", open.bar(), open.until());
             case Verdict.NeedsSecondPerson second ->
-                    open(fields, "needs-second-person", second.until());
+                    open(fields, "needs-second-person", second.bar(), second.until());
             case Verdict.Stopped _ -> closed(fields, "stopped");
             case Verdict.NoRule _ -> closed(fields, "no-rule");
             case Verdict.Short lacking -> {
                 fields.put("verdict", "closed");
                 fields.put("short", shortfall(lacking.shortfall()));
                 fields.put("ways", List.copyOf(lacking.ways()));
+                routes(fields, lacking.bar());
             }
         }
         return fields;
     }
 
-    private static void open(Map<String, Object> fields, String verdict, @Nullable Instant until) {
+    private static void open(
+            Map<String, Object> fields, String verdict, Verdict.Bar bar, @Nullable Instant until) {
         fields.put("verdict", verdict);
+        routes(fields, bar);
         if (until != null) {
             fields.put("until", until.toString());
+        }
+    }
+
+    private static void routes(Map<String, Object> fields, Verdict.Bar bar) {
+        List<Route> handover = bar.handover();
+        if (handover != null) {
+            fields.put("handover", handover.stream().map(Route::word).toList());
+        }
+        if (bar.linkCode()) {
+            fields.put("linkCode", true);
         }
     }
 

@@ -17,6 +17,10 @@ final class Counted {
     final String id;
     final String path;
     final Method method;
+
+    /** Whether a victim could be talked into reading it out. */
+    final boolean relayed;
+
     final Outcome outcome;
     final Instant at;
 
@@ -31,6 +35,7 @@ final class Counted {
             String id,
             String path,
             Method method,
+            boolean relayed,
             Outcome outcome,
             Instant at,
             int own,
@@ -39,6 +44,7 @@ final class Counted {
         this.id = id;
         this.path = path;
         this.method = method;
+        this.relayed = relayed;
         this.outcome = outcome;
         this.at = at;
         this.own = own;
@@ -58,9 +64,19 @@ final class Counted {
     static Counted of(Evidence line, Question question, Instant now, Map<String, Instant> ages) {
         Rulebook book = question.rulebook();
         Method method = book.checks().get(line.method());
+        Boolean ownRelayed = line.relayed();
+        boolean relayed = ownRelayed == null ? method.relayed() : ownRelayed;
         if (line.outcome() != Outcome.PASSED) {
             return new Counted(
-                    line.id(), line.path(), method, line.outcome(), line.at(), 0, true, null);
+                    line.id(),
+                    line.path(),
+                    method,
+                    relayed,
+                    line.outcome(),
+                    line.at(),
+                    0,
+                    true,
+                    null);
         }
         String conversation = line.conversation();
         var conversations = question.conversations();
@@ -83,13 +99,28 @@ final class Counted {
             }
         }
         return new Counted(
-                line.id(), line.path(), method, Outcome.PASSED, line.at(), own, inForce, reason);
+                line.id(),
+                line.path(),
+                method,
+                relayed,
+                Outcome.PASSED,
+                line.at(),
+                own,
+                inForce,
+                reason);
     }
 
     static Counted of(Available check, Question question, Instant now, Map<String, Instant> ages) {
         return of(
                 new Evidence(
-                        check.id(), check.method(), check.path(), null, null, Outcome.PASSED, now),
+                        check.id(),
+                        check.method(),
+                        check.path(),
+                        null,
+                        null,
+                        check.relayed(),
+                        Outcome.PASSED,
+                        now),
                 question,
                 now,
                 ages);

@@ -10,6 +10,7 @@ import java.time.Instant;
  * @param path what it rests on, such as {@code phone:+447700900142}
  * @param pathSince since when the path is known, or null where its source is trusted
  * @param conversation in which it was made, or null
+ * @param relayed whether a victim could be talked into reading this one out; null: as its method
  */
 public record Evidence(
         String id,
@@ -17,5 +18,6 @@ public record Evidence(
         String path,
         @Nullable Instant pathSince,
         @Nullable String conversation,
+        @Nullable Boolean relayed,
         Outcome outcome,
         Instant at) {}

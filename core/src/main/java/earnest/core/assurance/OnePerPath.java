@@ -58,7 +58,7 @@ final class OnePerPath {
     }
 
     private static Option single(Counted line) {
-        return line.method.relayed() ? new Option(line, null) : new Option(null, line);
+        return line.relayed ? new Option(line, null) : new Option(null, line);
     }
 
     private static Option better(Option a, Option b) {
@@ -78,7 +78,7 @@ final class OnePerPath {
         for (int i = 0; i < paths.size(); i++) {
             Counted line = pick(i, relayedSum);
             chosen.add(line);
-            if (line.method.relayed()) {
+            if (line.relayed) {
                 relayedSum = capped(relayedSum + line.own);
             }
         }

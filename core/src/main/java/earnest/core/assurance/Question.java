@@ -14,7 +14,7 @@ import java.util.Set;
  *
  * @param signals kinds, each counted once however often it is given
  * @param conversations the present one and those resumed; null: evidence is not tied to any
- * @param liftedStops ids of denied lines that somebody entitled lifted
+ * @param liftedStops ids of denied lines, or {@code signal:KIND}, that somebody entitled lifted
  */
 public record Question(
         Rulebook rulebook,
@@ -28,7 +28,8 @@ public record Question(
 
     /**
      * @throws BadInput for an unknown method or signal, evidence from the future, two lines with
-     *     one id, and a path on which memory and another factor rest together
+     *     one id, a line from memory that says whether it is relayed, and a path on which memory
+     *     and another factor rest together
      */
     public Question {
         evidence = List.copyOf(evidence);
@@ -43,7 +44,7 @@ public record Question(
             Evidence line = evidence.get(i);
             String field = "evidence[" + i + "]";
             unique(ids, line.id(), field);
-            admitPath(rulebook, line.method(), line.path(), field, fromMemory);
+            admit(rulebook, line.method(), line.path(), line.relayed(), field, fromMemory);
             if (line.at().isAfter(now)) {
                 throw new BadInput(field + ".at", "is after now");
             }
@@ -53,7 +54,7 @@ public record Question(
             Available check = available.get(i);
             String field = "available[" + i + "]";
             unique(ids, check.id(), field);
-            admitPath(rulebook, check.method(), check.path(), field, fromMemory);
+            admit(rulebook, check.method(), check.path(), check.relayed(), field, fromMemory);
         }
         for (int i = 0; i < signals.size(); i++) {
             if (!rulebook.signals().containsKey(signals.get(i))) {
@@ -69,10 +70,11 @@ public record Question(
         }
     }
 
-    private static void admitPath(
+    private static void admit(
             Rulebook rulebook,
             String method,
             String path,
+            @Nullable Boolean relayed,
             String field,
             Map<String, Boolean> fromMemory) {
         Method known = rulebook.checks().get(method);
@@ -80,6 +82,9 @@ public record Question(
             throw new BadInput(field + ".method", "unknown method '" + method + "'");
         }
         boolean memory = known.factor() == Factor.KNOWS;
+        if (memory && relayed != null) {
+            throw new BadInput(field + ".relayed", "a method from memory cannot be relayed or not");
+        }
         Boolean before = fromMemory.putIfAbsent(path, memory);
         if (before != null && before != memory) {
             throw new BadInput(

@@ -81,7 +81,7 @@ final class Reach {
         untouched.values().forEach(this::elsewhere);
         pathsElse = countedElse.size();
         new HashSet<>(question.signals())
-                .forEach(kind -> always += question.rulebook().signals().get(kind));
+                .forEach(kind -> always += question.rulebook().signals().get(kind).points());
     }
 
     private void there(
@@ -109,7 +109,7 @@ final class Reach {
     }
 
     private static int kind(Counted line) {
-        if (line.method.relayed()) {
+        if (line.relayed) {
             return 0;
         }
         return line.method.factor() == Factor.KNOWS ? 2 : 1;

@@ -1,10 +1,12 @@
 package earnest.core.assurance;
 
+import org.jspecify.annotations.Nullable;
+
 import java.util.List;
 import java.util.Set;
 
 /**
- * What an action needs. {@code *} as action, system or group matches all.
+ * What an action needs. {@code *} as action, system, group or channel matches all.
  *
  * @param points decibans the standing must reach
  * @param factors each must count
@@ -12,6 +14,8 @@ import java.util.Set;
  * @param paths least number of paths that count
  * @param secondPerson whether somebody else must approve
  * @param instead whether it removes every less specific rule from the match
+ * @param handover the routes by which a new secret may go; null: all
+ * @param linkCode whether a one-time link must be followed by a code over another path
  */
 public record Rule(
         String action,
@@ -22,21 +26,26 @@ public record Rule(
         List<List<Factor>> oneOf,
         int paths,
         boolean secondPerson,
-        boolean instead) {
+        boolean instead,
+        String channel,
+        @Nullable Set<Route> handover,
+        boolean linkCode) {
 
     public Rule {
         factors = Set.copyOf(factors);
         oneOf = oneOf.stream().map(List::copyOf).toList();
+        handover = handover == null ? null : Set.copyOf(handover);
     }
 
     boolean matches(Wanted wanted) {
         return covers(action, wanted.action())
                 && covers(system, wanted.system())
-                && (group.equals("*") || wanted.groups().contains(group));
+                && (group.equals("*") || wanted.groups().contains(group))
+                && (channel.equals("*") || channel.equals(wanted.channel()));
     }
 
     int specificity() {
-        return named(group, 4) + named(system, 2) + named(action, 1);
+        return named(group, 8) + named(system, 4) + named(action, 2) + named(channel, 1);
     }
 
     private static boolean covers(String pattern, String name) {

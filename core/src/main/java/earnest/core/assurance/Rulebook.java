@@ -8,14 +8,14 @@ import java.util.Map;
  *
  * @param recentPathDays a path younger than this at the time of a check is recent
  * @param validMinutes how long a passed check counts
- * @param signals decibans, at most 0, per kind of signal
+ * @param signals what each kind of signal means
  */
 public record Rulebook(
         Map<String, Method> checks,
         Caps caps,
         int recentPathDays,
         int validMinutes,
-        Map<String, Integer> signals,
+        Map<String, Signal> signals,
         List<Rule> rules) {
 
     /**
@@ -27,8 +27,8 @@ public record Rulebook(
         rules = List.copyOf(rules);
         checks.forEach(Rulebook::admit);
         signals.forEach(
-                (kind, points) -> {
-                    if (points > 0) {
+                (kind, signal) -> {
+                    if (signal.points() > 0) {
                         throw new BadInput("rulebook.signals." + kind, "must not be positive");
                     }
                 });

@@ -9,6 +9,8 @@ import java.util.Set;
 
 /** Reads rulebooks as they are written in files. */
 public final class RulebookFile {
+    private static final String STOP = "stop";
+
     private RulebookFile() {}
 
     /**
@@ -28,7 +30,7 @@ public final class RulebookFile {
                                 caps.number("counting")),
                         book.number("recentPathDays"),
                         book.number("validMinutes"),
-                        book.object("signals").each(Fields::asNumber),
+                        book.object("signals").each(RulebookFile::signal),
                         book.list("rules", RulebookFile::rule));
         caps.noOthers();
         if (book.has("name")) {
@@ -64,9 +66,28 @@ public final class RulebookFile {
                         r.list("oneOf", RulebookFile::factors),
                         r.number("paths", 0),
                         r.truth("secondPerson", false),
-                        r.truth("instead", false));
+                        r.truth("instead", false),
+                        r.has("channel") ? r.text("channel") : "*",
+                        r.has("handover")
+                                ? Set.copyOf(r.list("handover", RulebookFile::route))
+                                : null,
+                        r.truth("linkCode", false));
         r.noOthers();
         return rule;
+    }
+
+    private static Route route(String name, Object value) {
+        return Route.of(Fields.asText(name, value), name);
+    }
+
+    private static Signal signal(String name, Object value) {
+        if (value instanceof String word) {
+            if (word.equals(STOP)) {
+                return Signal.STOP;
+            }
+            throw new BadField(name, "must be points or \"stop\"");
+        }
+        return new Signal(Fields.asNumber(name, value), false);
     }
 
     private static Factor factor(String name, Object value) {

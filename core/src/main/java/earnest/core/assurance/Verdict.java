@@ -12,13 +12,20 @@ public sealed interface Verdict {
     /** The bar that the rules set together; null where no rule matches. */
     @Nullable Bar bar();
 
-    /** What the matching rules ask together. */
+    /**
+     * What the matching rules ask together.
+     *
+     * @param handover the routes that all rules which name some allow, sorted by word; null: all
+     * @param linkCode whether a one-time link must be followed by a code over another path
+     */
     record Bar(
             int points,
             List<Factor> factors,
             List<List<Factor>> oneOf,
             int paths,
-            boolean secondPerson) {}
+            boolean secondPerson,
+            @Nullable List<Route> handover,
+            boolean linkCode) {}
 
     /** The action may be taken. Cannot be made outside this package: an action asks for one. */
     final class Open implements Verdict {

@@ -89,6 +89,10 @@ public final class Fields {
         throw new BadField(name(field), "must be true or false");
     }
 
+    public @Nullable Boolean truthOrNull(String field) {
+        return has(field) ? truth(field, false) : null;
+    }
+
     /** An instant of RFC 3339 in UTC. */
     public Instant instant(String field) {
         try {

@@ -27,7 +27,7 @@ import java.util.Set;
 /** What must hold for any question, not only for those of the vectors. */
 class AssurancePropertiesTest {
     private static final Instant NOW = Instant.parse("2026-11-23T10:00:00Z");
-    private static final JsonNode CASES = AssuranceVectorsTest.vectors().get("cases");
+    private static final JsonNode CASES = AssuranceVectorsTest.vectors("vectors-2").get("cases");
 
     /** Methods with the kind of path that each rests on. */
     private static final String[][] METHODS = {
@@ -56,7 +56,7 @@ class AssurancePropertiesTest {
         List<Available> available = new ArrayList<>();
         for (int i = random.nextInt(6); i > 0; i--) {
             Evidence e = evidence("a" + i, random);
-            available.add(new Available(e.id(), e.method(), e.path(), e.pathSince()));
+            available.add(new Available(e.id(), e.method(), e.path(), e.pathSince(), e.relayed()));
         }
         List<Wanted> wanted = new ArrayList<>();
         for (String action : List.of("unlock", "temporary-password", "replace-factor")) {
@@ -67,6 +67,7 @@ class AssurancePropertiesTest {
                             action,
                             "directory",
                             groups,
+                            random.nextBoolean() ? null : "chat",
                             "tove",
                             random.nextBoolean() ? "elif" : null));
         }
@@ -91,6 +92,7 @@ class AssurancePropertiesTest {
                 method[1] + random.nextInt(3),
                 random.nextInt(4) > 0 ? null : NOW.minus(Duration.ofDays(random.nextInt(30))),
                 random.nextBoolean() ? null : "c" + random.nextInt(3),
+                method[1].equals("memory:") || random.nextBoolean() ? null : random.nextBoolean(),
                 outcome,
                 NOW.minus(Duration.ofMinutes(random.nextInt(45))));
     }
@@ -111,7 +113,15 @@ class AssurancePropertiesTest {
         Evidence drawn = evidence("z", random);
         // An age that it brings along would make the former lines on its path recent as well.
         Evidence more =
-                new Evidence("z", drawn.method(), drawn.path(), null, "c1", Outcome.PASSED, NOW);
+                new Evidence(
+                        "z",
+                        drawn.method(),
+                        drawn.path(),
+                        null,
+                        "c1",
+                        drawn.relayed(),
+                        Outcome.PASSED,
+                        NOW);
         List<Evidence> evidence = new ArrayList<>(q.evidence());
         evidence.add(more);
         Assessment before = Assurance.assess(q);
@@ -136,6 +146,7 @@ class AssurancePropertiesTest {
                                 line.path(),
                                 line.pathSince(),
                                 line.conversation(),
+                                line.relayed(),
                                 line.outcome(),
                                 line.at()));
                 assertEquals(
@@ -229,6 +240,7 @@ class AssurancePropertiesTest {
                                 a.path(),
                                 a.pathSince(),
                                 null,
+                                a.relayed(),
                                 Outcome.PASSED,
                                 NOW));
             }
@@ -250,6 +262,7 @@ class AssurancePropertiesTest {
                             "memory:" + i,
                             null,
                             null,
+                            null,
                             Outcome.PASSED,
                             NOW));
         }
@@ -258,7 +271,7 @@ class AssurancePropertiesTest {
                         careful,
                         evidence,
                         List.of(),
-                        List.of(new Wanted("unlock", "directory", Set.of(), null, null)),
+                        List.of(new Wanted("unlock", "directory", Set.of(), null, null, null)),
                         List.of(),
                         null,
                         Set.of(),

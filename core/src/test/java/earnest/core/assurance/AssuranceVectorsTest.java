@@ -20,8 +20,12 @@ class AssuranceVectorsTest {
     private static final ObjectMapper JSON = new ObjectMapper();
 
     static JsonNode vectors() {
+        return vectors("vectors");
+    }
+
+    static JsonNode vectors(String name) {
         try (InputStream in =
-                AssuranceVectorsTest.class.getResourceAsStream("/assurance/vectors.json")) {
+                AssuranceVectorsTest.class.getResourceAsStream("/assurance/" + name + ".json")) {
             return JSON.readTree(in);
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
@@ -30,29 +34,26 @@ class AssuranceVectorsTest {
 
     @TestFactory
     Stream<DynamicTest> everyCaseGivesWhatTheSpecificationSays() {
-        JsonNode vectors = vectors();
+        return Stream.of("vectors", "vectors-2").flatMap(AssuranceVectorsTest::cases);
+    }
+
+    private static Stream<DynamicTest> cases(String file) {
+        JsonNode vectors = vectors(file);
         JsonNode cases = vectors.get("cases");
         return IntStream.range(0, cases.size())
-                .mapToObj(
-                        i -> {
-                            JsonNode c = cases.get(i);
-                            String name = c.get("name").asString();
-                            return DynamicTest.dynamicTest(
-                                    name,
-                                    () ->
-                                            assertEquals(
-                                                    vectors.get("expected").get(i),
-                                                    JSON.valueToTree(
-                                                            CaseFile.result(
-                                                                    name,
-                                                                    Assurance.assess(
-                                                                            CaseFile.question(
-                                                                                    Fields.of(
-                                                                                            "",
-                                                                                            Json
-                                                                                                    .read(
-                                                                                                            c
-                                                                                                                    .toString()))))))));
-                        });
+                .mapToObj(i -> test(cases.get(i), vectors.get("expected").get(i)));
+    }
+
+    private static DynamicTest test(JsonNode given, JsonNode expected) {
+        String name = given.get("name").asString();
+        return DynamicTest.dynamicTest(
+                name,
+                () -> {
+                    Question question =
+                            CaseFile.question(Fields.of("", Json.read(given.toString())));
+                    assertEquals(
+                            expected,
+                            JSON.valueToTree(CaseFile.result(name, Assurance.assess(question))));
+                });
     }
 }

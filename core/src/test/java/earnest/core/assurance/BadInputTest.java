@@ -17,7 +17,13 @@ class BadInputTest {
     private static final Caps CAPS = new Caps(3, 30, 3, 10);
 
     private static Rulebook book(Method method) {
-        return new Rulebook(Map.of("m", method), CAPS, 14, 30, Map.of("late", -1), List.of());
+        return new Rulebook(
+                Map.of("m", method),
+                CAPS,
+                14,
+                30,
+                Map.of("late", new Signal(-1, false)),
+                List.of());
     }
 
     private static Method method(Factor factor, int points, int failed, boolean relayed) {
@@ -33,13 +39,13 @@ class BadInputTest {
                         CAPS,
                         14,
                         30,
-                        Map.of("late", -1),
+                        Map.of("late", new Signal(-1, false)),
                         List.of());
         return new Question(book, evidence, signals, List.of(), List.of(), null, Set.of(), NOW);
     }
 
     private static Evidence evidence(String id, String method, String path, Instant at) {
-        return new Evidence(id, method, path, null, null, Outcome.PASSED, at);
+        return new Evidence(id, method, path, null, null, null, Outcome.PASSED, at);
     }
 
     private static void names(String field, Executable wrong) {
@@ -53,11 +59,19 @@ class BadInputTest {
         names("rulebook.checks.m.relayed", () -> book(method(Factor.KNOWS, 1, 0, true)));
         names(
                 "rulebook.signals.late",
-                () -> new Rulebook(Map.of(), CAPS, 14, 30, Map.of("late", 1), List.of()));
+                () ->
+                        new Rulebook(
+                                Map.of(),
+                                CAPS,
+                                14,
+                                30,
+                                Map.of("late", new Signal(1, false)),
+                                List.of()));
         names(
                 "rulebook.validMinutes",
                 () -> new Rulebook(Map.of(), CAPS, 14, -1, Map.of(), List.of()));
         names("factor", () -> Factor.of("tea", "factor"));
+        names("route", () -> Route.of("tea", "route"));
         names("outcome", () -> Outcome.of("tea", "outcome"));
         names(
                 "evidence[0].method",
@@ -80,6 +94,21 @@ class BadInputTest {
                                 List.of(
                                         evidence("a", "has", "p", NOW),
                                         evidence("b", "knows", "p", NOW)),
+                                List.of()));
+        names(
+                "evidence[0].relayed",
+                () ->
+                        question(
+                                List.of(
+                                        new Evidence(
+                                                "a",
+                                                "knows",
+                                                "p",
+                                                null,
+                                                null,
+                                                false,
+                                                Outcome.PASSED,
+                                                NOW)),
                                 List.of()));
         names("signals[0].kind", () -> question(List.of(), List.of("tea")));
     }
