@@ -262,9 +262,9 @@ class ChangeAttacksTest {
         // As if a thief had put another number there a moment ago.
         app.database()
                 .sql(
-                        "insert into contact (id, person_id, kind, value, since, removed_at) select"
-                            + " uuid(), id, 'work-mobile', '+447700900998', null, utc_timestamp(6)"
-                            + " from person where account = :a")
+                        "insert into contact (id, person_id, kind, value, since, removed_at,"
+                            + " path_name) select uuid(), id, 'work-mobile', '+447700900998', null,"
+                            + " utc_timestamp(6), md5(uuid()) from person where account = :a")
                 .param("a", account)
                 .update();
         tove.change(ticket, "temporary-password").ok();

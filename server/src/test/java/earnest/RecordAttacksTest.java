@@ -108,6 +108,7 @@ class RecordAttacksTest {
     private static String leaf(UUID id, UUID person) {
         return new Leaf(
                         id,
+                        earnest.ground.Organisation.FIRST,
                         Instant.parse("2001-01-01T00:00:00Z"),
                         "person-in",
                         new Leaf.Actor("earnest", "earnest", null),

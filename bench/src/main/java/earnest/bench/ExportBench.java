@@ -130,6 +130,7 @@ final class ExportBench {
         Leaf leaf =
                 new Leaf(
                         id,
+                        somebody,
                         at,
                         kind,
                         actor,

@@ -9,8 +9,11 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationStartedEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -29,6 +32,7 @@ class Rulebooks {
     /** A rulebook with its version. */
     record InForce(long version, String name, Rulebook rules) {}
 
+    private static final Logger LOG = LoggerFactory.getLogger(Rulebooks.class);
     private static final String SHIPPED = "careful";
     private final JdbcClient database;
     private final TheRecord record;
@@ -47,21 +51,51 @@ class Rulebooks {
     @EventListener(ApplicationStartedEvent.class)
     void begin() {
         writes.run(
-                () -> {
-                    int made =
-                            database.sql(
-                                            "insert ignore into rulebook (version, name, content,"
-                                                    + " in_force_since) values (1, :n, :c, :at)")
-                                    .param("n", SHIPPED)
-                                    .param("c", shipped())
-                                    .param("at", clock.instant())
-                                    .update();
-                    if (made == 1) {
-                        record.append(
-                                Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE)
-                                        .data("rulebook", SHIPPED));
-                    }
-                });
+                () ->
+                        database.sql(
+                                        "insert ignore into rulebook (version, name, content,"
+                                                + " in_force_since) values (1, :n, :c, :at)")
+                                .param("n", SHIPPED)
+                                .param("c", shipped())
+                                .param("at", clock.instant())
+                                .update());
+        try {
+            writes.run(() -> inFull(inForce()));
+        } catch (DuplicateKeyException another) {
+            LOG.info("another node wrote the rulebook down at this moment");
+        }
+    }
+
+    /** Its text stands on the record once, so that what cites its version can be judged again. */
+    private void inFull(InForce book) {
+        if (stands(book.version())) {
+            return;
+        }
+        UUID entry =
+                record.append(
+                        Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE)
+                                .data("rulebook", book.name())
+                                .data("version", book.version())
+                                .data("text", Json.read(content(book.version()))));
+        database.sql("insert into rulebook_entry (version, entry_id) values (:v, :e)")
+                .param("v", book.version())
+                .param("e", entry)
+                .update();
+    }
+
+    private boolean stands(long version) {
+        return database.sql("select count(*) from rulebook_entry where version = :v")
+                        .param("v", version)
+                        .query(Long.class)
+                        .single()
+                > 0;
+    }
+
+    private String content(long version) {
+        return database.sql("select content from rulebook where version = :v")
+                .param("v", version)
+                .query(String.class)
+                .single();
     }
 
     InForce inForce() {

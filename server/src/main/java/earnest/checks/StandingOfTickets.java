@@ -4,6 +4,7 @@ import earnest.channels.Texts;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.Assurance;
 import earnest.core.assurance.Evidence;
+import earnest.core.assurance.JudgedFile;
 import earnest.core.assurance.Question;
 import earnest.core.assurance.Verdict;
 import earnest.core.assurance.Wanted;
@@ -26,9 +27,12 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 @Service
 class StandingOfTickets implements Standing {
+    private static final Set<String> CONTACTS = Set.of("phone:", "mailbox:");
+
     private final Gathered gathered;
     private final Rulebooks rulebooks;
     private final People people;
@@ -80,6 +84,7 @@ class StandingOfTickets implements Standing {
             Rulebooks.InForce book,
             List<ProofCheck> ended,
             List<Gathered.Possible> possible,
+            Question question,
             Assessment assessment) {}
 
     /**
@@ -135,7 +140,7 @@ class StandingOfTickets implements Standing {
                         conversations,
                         known.lifted(),
                         now);
-        return new Look(known, book, ended, possible, Assurance.assess(question));
+        return new Look(known, book, ended, possible, question, Assurance.assess(question));
     }
 
     @Override
@@ -319,11 +324,32 @@ class StandingOfTickets implements Standing {
                                         deed.system()),
                         look.assessment().standing(),
                         bar == null ? 0 : bar.points(),
-                        entries);
+                        entries,
+                        judged(look));
         Permit permit =
                 verdict instanceof Verdict.Open
                         ? new Permit(ticket.id(), ticket.version(), deed)
                         : null;
         return new Judged(verdict, look.assessment().standing(), why, permit);
+    }
+
+    /** The input with names for whatever stands for a telephone or mailbox. */
+    private Map<String, Object> judged(Look look) {
+        Set<UUID> all =
+                Stream.concat(
+                                look.ended().stream().map(check -> check.personId),
+                                Stream.of(look.known().person()))
+                        .collect(Collectors.toSet());
+        Map<String, String> names = people.pathNames(all);
+        return JudgedFile.write(
+                look.question(), look.book().version(), path -> recorded(path, names));
+    }
+
+    private static String recorded(String path, Map<String, String> names) {
+        String kind = path.substring(0, path.indexOf(':') + 1);
+        if (!CONTACTS.contains(kind)) {
+            return path; // ids and kinds of fact, which name nobody
+        }
+        return kind + Objects.requireNonNull(names.get(path), "a path on no contact on record");
     }
 }

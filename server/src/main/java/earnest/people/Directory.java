@@ -8,8 +8,10 @@ import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -109,6 +111,21 @@ class Directory implements People {
                 .param("since", since)
                 .query(Directory::contactRow)
                 .list();
+    }
+
+    @Override
+    public Map<String, String> pathNames(Set<UUID> people) {
+        Map<String, String> names = new HashMap<>();
+        database.sql(
+                        "select id, kind, value, since, set_by, path_name from contact where"
+                                + " person_id in (:people) order by id")
+                .param("people", people)
+                .query(
+                        row -> {
+                            names.putIfAbsent(
+                                    contactRow(row, 0).path(), row.getString("path_name"));
+                        });
+        return names;
     }
 
     private static Contact contactRow(ResultSet row, int i) throws SQLException {

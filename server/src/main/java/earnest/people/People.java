@@ -4,6 +4,7 @@ import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -45,6 +46,12 @@ public interface People {
 
     /** Contacts that were replaced or taken away since then, so that they are told as well. */
     List<Contact> replacedSince(UUID person, Instant since);
+
+    /**
+     * What stands on the record for each path that rests on a contact of these people, also one
+     * that was replaced: drawn, and the same for the same path.
+     */
+    Map<String, String> pathNames(Set<UUID> people);
 
     /**
      * What may be asked of the person; the values never leave the server before they were given.

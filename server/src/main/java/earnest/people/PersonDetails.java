@@ -9,12 +9,14 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
+import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.HexFormat;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -40,18 +42,28 @@ class PersonDetails {
         }
     }
 
+    private static final int PATH_NAME_BYTES = 16;
+
     private final JdbcTemplate jdbc;
     private final Telephone telephone;
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
+    private final SecureRandom random;
 
-    PersonDetails(JdbcTemplate jdbc, Telephone telephone, TheRecord record, Clock clock, Ids ids) {
+    PersonDetails(
+            JdbcTemplate jdbc,
+            Telephone telephone,
+            TheRecord record,
+            Clock clock,
+            Ids ids,
+            SecureRandom random) {
         this.jdbc = jdbc;
         this.telephone = telephone;
         this.record = record;
         this.clock = clock;
         this.ids = ids;
+        this.random = random;
     }
 
     /**
@@ -134,7 +146,7 @@ class PersonDetails {
                 if (is != null) {
                     Instant since = ageUnknown ? null : at;
                     String by = ageUnknown ? null : "the directory";
-                    added.add(row(ids.next(), of.id(), kind.id(), is, since, by));
+                    added.add(row(ids.next(), of.id(), kind.id(), is, since, by, pathName()));
                 }
                 if (!ageUnknown && of.known) {
                     record.append(
@@ -152,9 +164,16 @@ class PersonDetails {
                         + " is null",
                 removed);
         jdbc.batchUpdate(
-                "insert into contact (id, person_id, kind, value, since, set_by) values (?, ?, ?,"
-                        + " ?, ?, ?)",
+                "insert into contact (id, person_id, kind, value, since, set_by, path_name) values"
+                        + " (?, ?, ?, ?, ?, ?, ?)",
                 added);
+    }
+
+    /** Drawn, so that it can be told from nothing whose number or mailbox it stands for. */
+    private String pathName() {
+        byte[] drawn = new byte[PATH_NAME_BYTES];
+        random.nextBytes(drawn);
+        return HexFormat.of().formatHex(drawn);
     }
 
     private Map<UUID, Map<String, String>> contactsBefore(List<Of> page) {

@@ -3,6 +3,7 @@ package earnest.record;
 import earnest.core.record.Commitment;
 import earnest.core.record.Leaf;
 import earnest.ground.Ids;
+import earnest.ground.Organisation;
 import earnest.ground.Writes;
 
 import org.jspecify.annotations.Nullable;
@@ -74,6 +75,7 @@ class Ledger implements TheRecord {
         Leaf leaf =
                 new Leaf(
                         id,
+                        Organisation.FIRST,
                         at,
                         entry.kind.id(),
                         entry.actor,

@@ -20,19 +20,23 @@ public final class CaseFile {
      * @throws earnest.core.json.BadField or {@link BadInput} naming the field that is wrong
      */
     public static Question question(Fields c) {
-        Question question =
-                new Question(
-                        RulebookFile.read(c.object("rulebook")),
-                        c.list("evidence", CaseFile::evidence),
-                        c.list("signals", CaseFile::signal),
-                        c.list("wanted", CaseFile::wanted),
-                        c.list("available", CaseFile::available),
-                        conversations(c),
-                        Set.copyOf(c.texts("liftedStops")),
-                        c.instant("now"));
+        Question question = question(c, RulebookFile.read(c.object("rulebook")));
         c.text("name");
         c.noOthers();
         return question;
+    }
+
+    /** All but the rulebook; what else may be there is for the caller to see. */
+    static Question question(Fields c, Rulebook rulebook) {
+        return new Question(
+                rulebook,
+                c.list("evidence", CaseFile::evidence),
+                c.list("signals", CaseFile::signal),
+                c.list("wanted", CaseFile::wanted),
+                c.list("available", CaseFile::available),
+                conversations(c),
+                Set.copyOf(c.texts("liftedStops")),
+                c.instant("now"));
     }
 
     private static @Nullable Set<String> conversations(Fields c) {

@@ -13,13 +13,16 @@ import java.util.Map;
 import java.util.UUID;
 
 /**
- * What an entry says for ever.
+ * What an entry says for ever, in the form of version 2. Version 1, in which older entries stand,
+ * had no organisation and did not say what was judged; nothing that verifies looks at either.
  *
+ * @param organisation whose entry it is
  * @param personal field to {@link Commitment}
  * @param why what allowed it, or null
  */
 public record Leaf(
         UUID id,
+        UUID organisation,
         Instant at,
         String kind,
         Actor actor,
@@ -35,7 +38,7 @@ public record Leaf(
         Map<String, String> personal,
         String node) {
 
-    private static final int FORMAT = 1;
+    private static final int FORMAT = 2;
     private static final DateTimeFormatter MICROSECONDS =
             DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH:mm:ss.SSSSSS'Z'").withZone(ZoneOffset.UTC);
 
@@ -62,15 +65,18 @@ public record Leaf(
      * @param rule the rulebook's version and the rule
      * @param standing decibans at that moment
      * @param asked decibans that the rules asked
-     * @param evidence ids of the entries that it rested on
+     * @param evidence ids of the entries that it rested on, with those that took points away
+     * @param judged the whole input, as {@link earnest.core.assurance.JudgedFile} writes it
      */
-    public record Why(String rule, int standing, int asked, List<UUID> evidence) {
+    public record Why(
+            String rule, int standing, int asked, List<UUID> evidence, Map<String, Object> judged) {
         Map<String, Object> fields() {
             return Map.of(
                     "rule", rule,
                     "standing", standing,
                     "asked", asked,
-                    "evidence", evidence.stream().map(UUID::toString).toList());
+                    "evidence", evidence.stream().map(UUID::toString).toList(),
+                    "judged", judged);
         }
     }
 
@@ -78,6 +84,7 @@ public record Leaf(
     public String canonical() {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("id", id.toString());
+        fields.put("organisation", organisation.toString());
         fields.put("at", MICROSECONDS.format(at));
         fields.put("kind", kind);
         fields.put("actor", actor.fields());

@@ -64,6 +64,7 @@ class LeafTest {
         Leaf leaf =
                 new Leaf(
                         UUID.fromString("01a20781-380e-77ce-b07c-fdf0f4a4289c"),
+                        UUID.fromString("00000000-0000-7000-8000-000000000001"),
                         Instant.parse("2026-11-23T08:24:00.1Z"),
                         "code-sent",
                         new Leaf.Actor("analyst", "a", "password"),
@@ -74,13 +75,13 @@ class LeafTest {
                         null,
                         null,
                         "passed",
-                        new Leaf.Why("careful", 43, 40, List.of()),
+                        new Leaf.Why("careful", 43, 40, List.of(), Map.of("now", "x")),
                         Map.of("contact", "work mobile"),
                         Map.of("actor", "xyz="),
                         "node-1");
         assertEquals(
                 "{\"actor\":{\"id\":\"a\",\"signedInBy\":\"password\",\"type\":\"analyst\"},\"at\":\"2026-11-23T08:24:00.100000Z\",\"data\":{\"contact\":\"work"
-                    + " mobile\"},\"id\":\"01a20781-380e-77ce-b07c-fdf0f4a4289c\",\"kind\":\"code-sent\",\"node\":\"node-1\",\"outcome\":\"passed\",\"personal\":{\"actor\":\"xyz=\"},\"version\":1,\"why\":{\"asked\":40,\"evidence\":[],\"rule\":\"careful\",\"standing\":43}}",
+                    + " mobile\"},\"id\":\"01a20781-380e-77ce-b07c-fdf0f4a4289c\",\"kind\":\"code-sent\",\"node\":\"node-1\",\"organisation\":\"00000000-0000-7000-8000-000000000001\",\"outcome\":\"passed\",\"personal\":{\"actor\":\"xyz=\"},\"version\":2,\"why\":{\"asked\":40,\"evidence\":[],\"judged\":{\"now\":\"x\"},\"rule\":\"careful\",\"standing\":43}}",
                 leaf.canonical());
     }
 
