@@ -7,8 +7,21 @@ server_up() {
     mapfile -t command < <(server_command)
     start server "${command[@]}"
     wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
-    # The people of the demo are copied from the directory after the start.
+    set_up_organisation
+    # The people of the demo are copied from the directory after that.
     wait_for server 90 demo_is_ready
+}
+
+# The demo's steward sets the desk up over its API: once, and again where the directory answers elsewhere.
+set_up_organisation() {
+    local marker="$EARNEST_HOME/run/organisation" places="$EARNEST_LDAPS_PORT $EARNEST_REPLICA_PORT"
+    [ "$(cat "$marker" 2>/dev/null)" = "$places" ] && return
+    mkdir -p "$EARNEST_HOME/logs"
+    # shellcheck disable=SC2086 # two words
+    "$(java_home)/bin/java" -Xmx64m -XX:TieredStopAtLevel=1 -cp "$(standins_class_path)" earnest.standins.organisation.SetUp \
+        "http://localhost:$EARNEST_PORT" "$EARNEST_HOME" $places >"$EARNEST_HOME/logs/organisation.log" 2>&1 \
+        || fail "The demo's organisation could not be set up: $(tail -1 "$EARNEST_HOME/logs/organisation.log")"
+    echo "$places" >"$marker"
 }
 
 SERVER_CACHE="$EARNEST_HOME/server/classes.aot"
@@ -70,14 +83,6 @@ earnest.database.seal-password=$(secret db-seal)
 earnest.database.erase-password=$(secret db-erase)
 earnest.keys.folder=$EARNEST_HOME/keys
 earnest.record.witness-file=$EARNEST_HOME/witness/seals.txt
-earnest.directory.servers[0].name=provider
-earnest.directory.servers[0].url=ldaps://127.0.0.1:$EARNEST_LDAPS_PORT
-earnest.directory.servers[0].certificate=$EARNEST_HOME/tls/directory.pem
-earnest.directory.servers[1].name=replica
-earnest.directory.servers[1].url=ldap://127.0.0.1:$EARNEST_REPLICA_PORT
-earnest.directory.servers[1].start-tls=true
-earnest.directory.servers[1].certificate=$EARNEST_HOME/tls/directory.pem
-earnest.directory.bind-password=$(secret ldap-earnest)
 earnest.text-gateway.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/gateway
 earnest.text-gateway.token=$(secret gateway-token)
 earnest.line.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/switchboard

@@ -30,7 +30,7 @@ left_out() {
 minutes_by_suite() {
     say ""
     say "Minutes by suite"
-    (cd "$CHECKOUT" && find core cli web standins testkit server journeys bench -path '*/target/surefire-reports/TEST-*.xml' -exec \
+    (cd "$CHECKOUT" && find core cli connectors web standins testkit server journeys bench -path '*/target/surefire-reports/TEST-*.xml' -exec \
         awk '/<testsuite / { match($0, / time="[0-9.,]+"/); took = substr($0, RSTART + 7, RLENGTH - 8); gsub(",", "", took)
                              split(FILENAME, at, "/"); printf "%s %s\n", at[1], took; nextfile }' {} +) \
         | awk '{ sum[$1] += $2; tests[$1]++ } END { for (part in sum) printf "%6.1f  %s, %d classes\n", sum[part] / 60, part, tests[part] }' \
@@ -40,13 +40,13 @@ minutes_by_suite() {
 # All cases; each that passed is written down, for these sources, and not run again.
 bench_long() {
     local sources passed
-    sources=$(cd "$CHECKOUT" && find pom.xml core cli web standins testkit server journeys -type f \
+    sources=$(cd "$CHECKOUT" && find pom.xml core cli connectors web standins testkit server journeys -type f \
         -not -path '*/target/*' -not -path '*/node_modules/*' -not -path '*/dist/*' -print0 | sort -z | xargs -0 sha256sum | sha256sum | cut -c1-16)
     passed="$EARNEST_HOME/long/$sources.passed"
     mkdir -p "$EARNEST_HOME/long"
     touch "$passed"
     say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
-    with_java mvn -B -ntp verify -pl core,cli,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
+    with_java mvn -B -ntp verify -pl core,cli,connectors,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
         "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
     say "All cases passed: $(wc -l <"$passed")."
 }

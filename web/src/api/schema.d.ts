@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/organisation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["settings"];
+        put: operations["put_2"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/people": {
         parameters: {
             query?: never;
@@ -93,6 +109,38 @@ export interface paths {
         };
         get: operations["find"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people-sources": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all_1"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people-sources/{source}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put_1"];
         post?: never;
         delete?: never;
         options?: never;
@@ -271,6 +319,38 @@ export interface paths {
         put?: never;
         post: operations["signIn"];
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["all"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{system}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["put"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -746,6 +826,18 @@ export interface components {
             play?: components["schemas"]["Play"];
             ready: boolean;
         };
+        DeskSettings: {
+            homeRegion: string;
+            /** Format: int32 */
+            mostChangesADay: number;
+            name: string;
+            /** Format: int32 */
+            readAloudMinutes: number;
+            /** Format: int32 */
+            remindMinutes: number;
+            /** Format: int32 */
+            textMinutes: number;
+        };
         Done: {
             action: string;
             /** Format: date-time */
@@ -953,6 +1045,25 @@ export interface components {
             /** Format: uuid */
             to: string;
         };
+        PeopleSourceSetUp: {
+            id: string;
+            settings: components["schemas"]["PeopleSourceSettings"];
+        };
+        PeopleSourceSettings: {
+            /** Format: int32 */
+            believedGone: number;
+            /** Format: int32 */
+            changesEverySeconds: number;
+            mapping: {
+                [key: string]: unknown;
+            };
+            /** Format: int32 */
+            position: number;
+            sameBy: string;
+            system: string;
+            /** Format: int32 */
+            wholeEverySeconds: number;
+        };
         Play: {
             password: string;
             pocket: string;
@@ -1061,6 +1172,37 @@ export interface components {
             state: string;
             ways: components["schemas"]["WayTo"][];
             words: string;
+        };
+        SystemSetUp: {
+            follows?: string;
+            hasCredential: boolean;
+            id: string;
+            kind?: string;
+            name: string;
+            passwordRules: {
+                [key: string]: unknown;
+            };
+            /** Format: int32 */
+            position: number;
+            settings: {
+                [key: string]: unknown;
+            };
+            whoHelps: string;
+        };
+        SystemWanted: {
+            credential?: string;
+            follows?: string;
+            kind?: string;
+            name: string;
+            passwordRules: {
+                [key: string]: unknown;
+            };
+            /** Format: int32 */
+            position: number;
+            settings: {
+                [key: string]: unknown;
+            };
+            whoHelps: string;
         };
         Ticket: {
             call?: components["schemas"]["Call"];
@@ -1277,6 +1419,48 @@ export interface operations {
             };
         };
     };
+    settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskSettings"];
+                };
+            };
+        };
+    };
+    put_2: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DeskSettings"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     find: {
         parameters: {
             query: {
@@ -1296,6 +1480,50 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Found"][];
                 };
+            };
+        };
+    };
+    all_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeopleSourceSetUp"][];
+                };
+            };
+        };
+    };
+    put_1: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PeopleSourceSettings"];
+            };
+        };
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
         };
     };
@@ -1622,6 +1850,50 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
+    all: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SystemSetUp"][];
+                };
+            };
+        };
+    };
+    put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                system: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SystemWanted"];
+            };
+        };
         responses: {
             /** @description No Content */
             204: {

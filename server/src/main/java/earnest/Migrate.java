@@ -99,14 +99,17 @@ public final class Migrate {
                 for (String host : HOSTS) {
                     statement.execute(
                             "GRANT %s ON %s TO earnest_%s@'%s'"
-                                    .formatted(
-                                            columns[1],
-                                            table.replace("procedure:", "PROCEDURE "),
-                                            columns[0],
-                                            host));
+                                    .formatted(columns[1], name(table), columns[0], host));
                 }
             }
         }
+    }
+
+    private static String name(String table) {
+        String procedure = "procedure:";
+        return table.startsWith(procedure)
+                ? "PROCEDURE " + table.substring(procedure.length())
+                : "`" + table + "`";
     }
 
     private static List<String> lines() {

@@ -9,6 +9,7 @@ import earnest.testkit.Ground;
 import earnest.testkit.Http;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
+import earnest.testkit.Steward;
 
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
@@ -42,10 +43,12 @@ public final class App implements AutoCloseable {
                         Earnest.class,
                         "--spring.config.additional-location=file:"
                                 + ground.home().resolve("server.properties"),
-                        "--earnest.directory.changes-every=1s",
                         // So that tests can come from many places.
-                        "--earnest.access.trusted-proxies=127.0.0.1",
-                        "--earnest.changes.most-per-person-and-day=3");
+                        "--earnest.access.trusted-proxies=127.0.0.1");
+        ground.setUpOrganisation();
+        Steward steward = new Steward(ground);
+        steward.copyPeople(1, 900);
+        steward.mostChangesADay(3);
         people = new People(ground);
         JdbcClient database = database();
         Eventually.get(

@@ -42,8 +42,7 @@ final class AppendBench {
                         SpringApplication.run(
                                 Earnest.class,
                                 "--spring.config.additional-location=file:"
-                                        + ground.home().resolve("server.properties"),
-                                "--earnest.directory.full-sync-every=10h");
+                                        + ground.home().resolve("server.properties"));
                 Connection database = FindBench.connect(ground);
                 Statement statement = database.createStatement()) {
             for (String table : new String[] {"entry", "entry_personal", "entry_pending"}) {

@@ -47,8 +47,7 @@ final class ExportBench {
 
     void run() throws SQLException, IOException, InterruptedException {
         Report.head("Export of 1,000,000 entries (server with 256 MB of heap)");
-        ServerProcess server =
-                ServerProcess.startWithHeap(ground, HEAP, "earnest.directory.full-sync-every=10h");
+        ServerProcess server = ServerProcess.startWithHeap(ground, HEAP);
         Path file = Files.createTempFile("earnest-export", ".jsonl");
         try (Connection database = FindBench.connect(ground)) {
             Desk.untilReady(ground, new People(ground).next());

@@ -4,6 +4,7 @@ import earnest.testkit.Desk;
 import earnest.testkit.Ground;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
+import earnest.testkit.Steward;
 
 import java.nio.file.Path;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.TreeSet;
 
 /** {@code ./earnest bench [NAME ...]}: all measurements, or those named. */
 public final class Main {
+    private static final int TEN_HOURS = 36_000;
+
     private static final List<String> ALL =
             List.of(
                     "assess",
@@ -61,11 +64,10 @@ public final class Main {
         if (Set.of("load", "append", "export").containsAll(wanted)) {
             return;
         }
-        ServerProcess server =
-                ServerProcess.start(
-                        ground,
-                        "earnest.directory.full-sync-every=10h",
-                        "earnest.changes.most-per-person-and-day=1000");
+        ServerProcess server = ServerProcess.start(ground);
+        Steward steward = new Steward(ground);
+        steward.copyPeople(10, TEN_HOURS);
+        steward.mostChangesADay(1000);
         Desk.untilReady(ground, new People(ground).next());
         if (wanted.contains("call")) {
             new CallBench(ground).run();

@@ -29,10 +29,9 @@ final class ManyPeople {
         database.setAutoCommit(false);
         try (PreparedStatement person =
                         database.prepareStatement(
-                                "insert into person (id, entry_uuid, dn, account, name, given,"
-                                    + " family, folded_given, folded_family, title, vessel, port,"
-                                    + " member_of, digest) values (?,?,?,?,?,?,?,?,?,'Deckhand','MV"
-                                    + " Knot','Oxney','','x')");
+                                "insert into person (id, account, name, given, family,"
+                                    + " folded_given, folded_family, title, vessel, port) values"
+                                    + " (?,?,?,?,?,?,?,'Deckhand','MV Knot','Oxney')");
                 PreparedStatement token =
                         database.prepareStatement(
                                 "insert ignore into person_token (token, person_id) values (?,?)");
@@ -69,17 +68,7 @@ final class ManyPeople {
         if (names.size() < 4_000) {
             names.add(new String[] {given, family, account});
         }
-        String[] values = {
-            id,
-            "bench-" + i,
-            "uid=" + account,
-            account,
-            given + " " + family,
-            given,
-            family,
-            given,
-            family
-        };
+        String[] values = {id, account, given + " " + family, given, family, given, family};
         for (int c = 0; c < values.length; c++) {
             person.setString(c + 1, values[c]);
         }

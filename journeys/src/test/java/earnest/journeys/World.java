@@ -11,6 +11,7 @@ import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
+import earnest.testkit.Steward;
 
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
@@ -42,11 +43,8 @@ final class World implements AutoCloseable {
     private final List<Watched> watched = new ArrayList<>();
 
     private World() {
-        server =
-                ServerProcess.start(
-                        ground,
-                        "earnest.waypoint.folder=" + ground.home(),
-                        "earnest.directory.changes-every=2s");
+        server = ServerProcess.start(ground, "earnest.waypoint.folder=" + ground.home());
+        new Steward(ground).copyPeople(2, 900);
         playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment()));
         browser =
                 playwright

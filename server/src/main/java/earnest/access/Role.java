@@ -9,7 +9,13 @@ public enum Role {
     ANALYST(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
     LEAD(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD, Right.RELEASE_SIGN_IN, Right.LIFT_STOP)),
     AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL)),
-    STEWARD(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL, Right.CHANGE_KEY));
+    STEWARD(
+            Set.of(
+                    Right.READ_RECORD,
+                    Right.EXPORT_RECORD,
+                    Right.ERASE_PERSONAL,
+                    Right.CHANGE_KEY,
+                    Right.SET_UP));
 
     private final Set<Right> rights;
 

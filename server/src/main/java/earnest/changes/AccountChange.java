@@ -1,9 +1,10 @@
 package earnest.changes;
 
-import earnest.systems.AccountRef;
+import earnest.connectors.AccountRef;
 import earnest.systems.Action;
 import earnest.systems.Way;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -27,8 +28,12 @@ class AccountChange {
     @Nullable UUID analystId;
 
     String system;
+    @Nullable UUID accountId;
     String account;
-    String dn;
+
+    @Column(name = "dn")
+    String place;
+
     String action;
 
     @Enumerated(EnumType.STRING)
@@ -36,10 +41,10 @@ class AccountChange {
 
     @Nullable String reason;
 
-    /** The account's state before, as {@link Mark} writes it. */
+    /** The mark of the account's state before; only its connector can read it. */
     String beforeMark;
 
-    /** The account's state on the server that takes writes, once it took effect. */
+    /** The mark on the server that takes writes, once it took effect. */
     @Nullable String effectMark;
 
     @Nullable UUID wrappedId;
@@ -70,12 +75,7 @@ class AccountChange {
         return way == null ? null : Way.of(way);
     }
 
-    /** When the account's password was set by this change, as the directory says it. */
-    @Nullable Instant setAt() {
-        return effectMark == null ? null : Mark.read(effectMark).lastSet();
-    }
-
     AccountRef ref() {
-        return new AccountRef(system, account, dn);
+        return new AccountRef(account, place);
     }
 }

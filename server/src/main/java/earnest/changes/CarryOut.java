@@ -3,6 +3,11 @@ package earnest.changes;
 import earnest.access.Analysts;
 import earnest.checks.Permit;
 import earnest.checks.Standing;
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountState;
+import earnest.connectors.ChangeResult;
+import earnest.connectors.Connector;
+import earnest.connectors.PeopleSource;
 import earnest.core.passwords.Generator;
 import earnest.core.passwords.Secret;
 import earnest.ground.Waypoints;
@@ -10,15 +15,11 @@ import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
 import earnest.people.People;
-import earnest.people.PeopleSource;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountState;
 import earnest.systems.Action;
-import earnest.systems.Asked;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.ManagedSystem;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
@@ -137,7 +138,7 @@ class CarryOut implements Worker {
         waypoints.pass("change-before-asked");
         Set<String> groups;
         try {
-            groups = people.groupsNow(change.personId);
+            groups = people.groupsNow(change.personId, change.system);
         } catch (PeopleSource.Away away) {
             return later(change, away.getMessage());
         }
@@ -146,23 +147,23 @@ class CarryOut implements Worker {
             return Optional.empty();
         }
         waypoints.pass("change-asked-committed");
-        Connector connector = systems.system(change.system);
-        Asked asked = send(connector, change, go.get());
+        ManagedSystem system = systems.system(change.system);
+        ChangeResult result = send(system, change, go.get());
         waypoints.pass("change-after-system");
-        return switch (asked) {
-            case Asked.TookEffect() -> {
-                settling.tookEffect(change.id, connector);
+        return switch (result) {
+            case ChangeResult.TookEffect() -> {
+                settling.tookEffect(change.id, system);
                 yield Optional.of(Duration.ZERO);
             }
-            case Asked.Refused(String words) -> {
+            case ChangeResult.Refused(String words) -> {
                 settling.settle(change.id, Changes.State.REFUSED, words, EntryKind.CHANGE_REFUSED);
                 yield Optional.empty();
             }
-            case Asked.NotSent(String words) -> {
+            case ChangeResult.NotSent(String words) -> {
                 writes.run(() -> changes.notSent(change.id, words));
                 yield later(change, words);
             }
-            case Asked.NoAnswer(String words) -> {
+            case ChangeResult.NoAnswer(String words) -> {
                 settling.unknown(change.id, words);
                 yield Optional.of(READ_BACK_EVERY);
             }
@@ -208,43 +209,42 @@ class CarryOut implements Worker {
         return Entry.by(EntryKind.CHANGE_ASKED, analyst, name);
     }
 
-    private Asked send(Connector connector, AccountChange change, Go go) {
+    private ChangeResult send(ManagedSystem system, AccountChange change, Go go) {
         Standing.Deed deed = deed(change);
         if (deed != null) {
             Objects.requireNonNull(go.permit).mustCover(change.ticketId, go.version, deed);
         } else if (change.what() != Action.EXPIRY) {
             throw new IllegalStateException("only an expiry is nobody's deed");
         }
-        AccountState before = Mark.read(change.beforeMark);
         return switch (change.what()) {
-            case UNLOCK -> connector.unlock(change.ref(), before);
+            case UNLOCK -> system.connector().unlock(change.ref(), change.beforeMark);
             case TEMPORARY_PASSWORD -> {
                 Optional<Secret> password = secrets.take(Objects.requireNonNull(change.wrappedId));
                 if (password.isEmpty()) {
-                    yield new Asked.Refused(
+                    yield new ChangeResult.Refused(
                             "The password was gone before it was used. Start again.");
                 }
                 try (Secret secret = password.get()) {
-                    yield connector.setTemporary(change.ref(), secret, before);
+                    yield system.connector().setTemporary(change.ref(), secret, change.beforeMark);
                 }
             }
-            case EXPIRY -> expire(connector, change);
+            case EXPIRY -> expire(system, change);
         };
     }
 
     /** Sets a password that nobody knows in the place of the unused one of an earlier change. */
-    private Asked expire(Connector connector, AccountChange change) {
+    private ChangeResult expire(ManagedSystem system, AccountChange change) {
         AccountChange given =
                 changes.findById(Objects.requireNonNull(change.aboutId)).orElseThrow();
-        Instant setAt = given.setAt();
-        if (setAt == null) {
-            return new Asked.Refused("It is not known when the password was set.");
+        String effect = given.effectMark;
+        if (effect == null) {
+            return new ChangeResult.Refused("It is not known when the password was set.");
         }
         People.Person person = people.person(change.personId).orElseThrow();
-        try (Secret unknown = passwords.nobodyKnows(connector, person)) {
-            return connector.replaceUnused(change.ref(), unknown, setAt);
+        try (Secret unknown = passwords.nobodyKnows(system, person)) {
+            return system.connector().replaceUnused(change.ref(), unknown, effect);
         } catch (Generator.TooFew | Generator.TooIntricate e) {
-            return new Asked.Refused(
+            return new ChangeResult.Refused(
                     "The password policy leaves too few passwords to draw one. Tell the steward.");
         }
     }
@@ -259,15 +259,15 @@ class CarryOut implements Worker {
     }
 
     private Optional<Duration> readBack(AccountChange change) {
-        Connector connector = systems.system(change.system);
-        settling.unknown(change.id, connector.name() + " gave no answer; it is being read back.");
+        ManagedSystem system = systems.system(change.system);
+        settling.unknown(change.id, system.name() + " gave no answer; it is being read back.");
         Instant asked = Objects.requireNonNull(change.askedAt);
-        Looked looked = connector.look(connector.servers().getFirst(), change.ref());
+        Connector connector = system.connector();
+        AccountLookup found = connector.read(connector.servers().getFirst(), change.ref());
         waypoints.pass("change-after-read-back");
-        if (looked instanceof Looked.There(AccountState now)) {
-            AccountState before = Mark.read(change.beforeMark);
-            if (connector.shows(change.what(), now, before, asked)) {
-                settling.tookEffect(change.id, connector);
+        if (found instanceof AccountLookup.Found(AccountState now)) {
+            if (connector.shows(change.what().operation(), now, change.beforeMark, asked)) {
+                settling.tookEffect(change.id, system);
                 return Optional.of(Duration.ZERO);
             }
             if (asked.plus(SURELY_NOT).isBefore(clock.instant())) {

@@ -3,21 +3,24 @@ package earnest.changes;
 import earnest.access.SignedIn;
 import earnest.checks.Permit;
 import earnest.checks.Standing;
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountState;
+import earnest.connectors.Connector;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
 import earnest.ground.Work;
 import earnest.ground.Writes;
+import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountRef;
-import earnest.systems.AccountState;
+import earnest.systems.Account;
+import earnest.systems.Accounts;
 import earnest.systems.Action;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.ManagedSystem;
 import earnest.systems.Systems;
 import earnest.systems.Way;
 import earnest.tickets.Tickets;
@@ -47,6 +50,7 @@ class ChangeDesk implements Changes {
     private final WrappedSecrets secrets;
     private final Systems systems;
     private final LiveAccounts accounts;
+    private final Accounts accountsOf;
     private final Standing standing;
     private final Tickets tickets;
     private final People people;
@@ -55,7 +59,7 @@ class ChangeDesk implements Changes {
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
-    private final ChangeProperties properties;
+    private final SettingsInForce settings;
     private final Waypoints waypoints;
     private final TypingLimits limits;
 
@@ -67,6 +71,7 @@ class ChangeDesk implements Changes {
             WrappedSecrets secrets,
             Systems systems,
             LiveAccounts accounts,
+            Accounts accountsOf,
             Standing standing,
             Tickets tickets,
             People people,
@@ -75,7 +80,7 @@ class ChangeDesk implements Changes {
             Writes writes,
             Clock clock,
             Ids ids,
-            ChangeProperties properties,
+            SettingsInForce settings,
             Waypoints waypoints,
             TypingLimits limits) {
         this.changes = changes;
@@ -85,6 +90,7 @@ class ChangeDesk implements Changes {
         this.secrets = secrets;
         this.systems = systems;
         this.accounts = accounts;
+        this.accountsOf = accountsOf;
         this.standing = standing;
         this.tickets = tickets;
         this.people = people;
@@ -93,7 +99,7 @@ class ChangeDesk implements Changes {
         this.writes = writes;
         this.clock = clock;
         this.ids = ids;
-        this.properties = properties;
+        this.settings = settings;
         this.waypoints = waypoints;
         this.limits = limits;
     }
@@ -101,30 +107,45 @@ class ChangeDesk implements Changes {
     /** What was read of the system before anything is locked. */
     private record Read(
             People.Person person,
-            AccountRef account,
+            Account account,
             LiveAccounts.Everywhere everywhere,
             Set<String> groups) {}
 
-    private Read read(UUID ticketId, Connector connector) {
+    private Read read(UUID ticketId, ManagedSystem system) {
         People.Person person = claimed(tickets.view(ticketId));
-        AccountRef account = LiveAccounts.ref(connector, person);
+        Account account =
+                accountsOf
+                        .of(person.id(), system.id())
+                        .orElseThrow(
+                                () ->
+                                        new Problem(
+                                                409,
+                                                "no-account",
+                                                "%s has no account in %s. Ask %s."
+                                                        .formatted(
+                                                                person.name(),
+                                                                system.name(),
+                                                                system.whoHelps())));
         return new Read(
-                person, account, accounts.look(connector, account), accounts.groups(person));
+                person,
+                account,
+                accounts.look(system, account.ref()),
+                accounts.groups(person.id(), system.id()));
     }
 
     @Override
     public UUID intend(UUID ticketId, SignedIn me, Intent intent) {
-        Connector connector = systems.system(intent.system());
-        Read read = read(ticketId, connector);
+        ManagedSystem system = systems.system(intent.system());
+        Read read = read(ticketId, system);
         UUID id;
-        try (Password password = password(connector, read.person, intent)) {
-            id = writes.get(() -> decide(ticketId, me, connector, intent, read, password));
+        try (Password password = password(system, read.person, intent)) {
+            id = writes.get(() -> decide(ticketId, me, system, intent, read, password));
         } catch (DuplicateKeyException another) {
             // Of two at once the row decides that says that a change of the account runs.
             id =
                     writes.get(
                             () ->
-                                    changes.running(connector.system(), read.account.name())
+                                    changes.running(system.id(), read.account.name())
                                             .map(r -> sameOrBusy(r, ticketId, intent.action()))
                                             .orElseThrow(ChangeDesk::busy));
         }
@@ -145,13 +166,12 @@ class ChangeDesk implements Changes {
         }
     }
 
-    private Password password(Connector connector, People.Person person, Intent intent) {
+    private Password password(ManagedSystem system, People.Person person, Intent intent) {
         if (intent.action() != Action.TEMPORARY_PASSWORD) {
             return new Password(null, null);
         }
         try {
-            return new Password(
-                    passwords.make(connector, person, way(intent), intent.typed()), null);
+            return new Password(passwords.make(system, person, way(intent), intent.typed()), null);
         } catch (Problem refusal) {
             return new Password(null, refusal);
         }
@@ -164,32 +184,28 @@ class ChangeDesk implements Changes {
     private UUID decide(
             UUID ticketId,
             SignedIn me,
-            Connector connector,
+            ManagedSystem system,
             Intent intent,
             Read read,
             Password password) {
         Action action = intent.action();
         Tickets.View ticket = tickets.hold(ticketId, me);
-        Optional<AccountChange> running = changes.running(connector.system(), read.account.name());
+        Optional<AccountChange> running = changes.running(system.id(), read.account.name());
         if (running.isPresent()) {
             return sameOrBusy(running.get(), ticketId, action);
         }
         tickets.hold(ticketId, me, intent.version());
         Standing.Deed deed =
                 new Standing.Deed(
-                        read.person.id(),
-                        connector.system(),
-                        read.account.name(),
-                        action.id(),
-                        me.id());
+                        read.person.id(), system.id(), read.account.name(), action.id(), me.id());
         Standing.Judged judged = standing.judge(ticket, deed, read.groups);
         Permit permit = Permissions.mustBeOpen(judged);
-        AccountState before = helpable(connector, read, me, action);
+        AccountState before = helpable(system, read, me, action);
         mustBeWithinLimit(read.person);
         if (password.refusal != null) {
             throw password.refusal;
         }
-        AccountChange change = change(action, connector, read.person.id(), read.account, before);
+        AccountChange change = change(action, system, read.person.id(), read.account, before);
         permit.mustCover(ticketId, ticket.version(), deed);
         change.ticketId = ticketId;
         change.conversationId = ticket.conversation();
@@ -198,12 +214,12 @@ class ChangeDesk implements Changes {
             change.wrappedId = secrets.keep(ticketId, read.person.id(), password.secret);
             change.way = way(intent).id();
         }
-        add(change, connector);
+        add(change, system);
         record.append(
                 Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name())
                         .ticket(ticketId, ticket.conversation())
                         .person(read.person.id(), read.person.name())
-                        .account(connector.system(), read.account.name())
+                        .account(system.id(), read.account.name())
                         .data("deed", action.deed())
                         .data("change", change.id.toString())
                         .data("way", change.way == null ? "" : ", " + Way.of(change.way).words())
@@ -216,51 +232,73 @@ class ChangeDesk implements Changes {
 
     private AccountChange change(
             Action action,
-            Connector connector,
+            ManagedSystem system,
             UUID person,
-            AccountRef account,
+            Account account,
             AccountState before) {
         AccountChange change = new AccountChange(ids.next());
         change.personId = person;
-        change.system = connector.system();
+        change.system = system.id();
+        change.accountId = account.id();
         change.account = account.name();
-        change.dn = account.place();
+        change.place = account.place();
         change.action = action.id();
-        change.beforeMark = Mark.of(before);
+        change.beforeMark = before.mark();
         change.intendedAt = clock.instant();
         return change;
     }
 
-    private void add(AccountChange change, Connector connector) {
+    private void add(AccountChange change, ManagedSystem system) {
         changes.add(change);
-        connector.servers().forEach(server -> servers.add(new ServerRow(change.id, server)));
+        system.connector()
+                .servers()
+                .forEach(server -> servers.add(new ServerRow(change.id, server)));
         changes.flush();
     }
 
     @Override
     public boolean expire(UUID id) {
         AccountChange given = changes.findById(id).orElseThrow();
-        Connector connector = systems.system(given.system);
-        if (!(connector.look(connector.servers().getFirst(), given.ref())
-                instanceof Looked.There(AccountState now))) {
+        ManagedSystem system = systems.system(given.system);
+        Account account = accountOf(given);
+        Connector connector = system.connector();
+        if (!(connector.read(connector.servers().getFirst(), account.ref())
+                instanceof AccountLookup.Found(AccountState now))) {
             return false;
         }
         try {
-            return writes.get(() -> expiry(given, connector, now));
+            return writes.get(() -> expiry(given, system, account, now));
         } catch (DuplicateKeyException another) {
             return false;
         }
     }
 
-    private boolean expiry(AccountChange given, Connector connector, AccountState now) {
+    /** As it is called and kept now. */
+    private Account accountOf(AccountChange given) {
+        UUID known = given.accountId;
+        return Optional.ofNullable(known)
+                .flatMap(accountsOf::find)
+                .orElseGet(
+                        () ->
+                                new Account(
+                                        Objects.requireNonNullElse(known, given.id),
+                                        given.personId,
+                                        given.system,
+                                        "",
+                                        given.account,
+                                        given.place));
+    }
+
+    private boolean expiry(
+            AccountChange given, ManagedSystem system, Account account, AccountState now) {
         tickets.lock(given.ticketId);
         if (changes.running(given.system, given.account).isPresent()) {
             return false;
         }
-        AccountChange change = change(Action.EXPIRY, connector, given.personId, given.ref(), now);
+        AccountChange change = change(Action.EXPIRY, system, given.personId, account, now);
         change.ticketId = given.ticketId;
         change.aboutId = given.id;
-        add(change, connector);
+        add(change, system);
         record.append(
                 Entry.byEarnest(EntryKind.CHANGE_INTENDED)
                         .ticket(given.ticketId, null)
@@ -275,10 +313,10 @@ class ChangeDesk implements Changes {
     }
 
     @Override
-    public Looks look(UUID ticketId, SignedIn me, String system, Secret candidate) {
-        Connector connector = systems.system(system);
-        FreshPassword.mustBeAllowed(connector, Way.TYPED);
-        Read read = read(ticketId, connector);
+    public Looks look(UUID ticketId, SignedIn me, String systemId, Secret candidate) {
+        ManagedSystem system = systems.system(systemId);
+        FreshPassword.mustBeAllowed(system, Way.TYPED);
+        Read read = read(ticketId, system);
         writes.run(
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
@@ -286,14 +324,14 @@ class ChangeDesk implements Changes {
                     Standing.Deed deed =
                             new Standing.Deed(
                                     read.person.id(),
-                                    connector.system(),
+                                    system.id(),
                                     read.account.name(),
                                     Action.TEMPORARY_PASSWORD.id(),
                                     me.id());
                     Permissions.mustBeOpen(standing.judge(ticket, deed, read.groups));
                     limits.count(me.id());
                 });
-        return new Looks(passwords.check(connector, read.person, candidate), connector.remembers());
+        return new Looks(passwords.check(system, read.person, candidate), system.remembers());
     }
 
     private static UUID sameOrBusy(AccountChange running, UUID ticketId, Action action) {
@@ -310,9 +348,9 @@ class ChangeDesk implements Changes {
                 "Another change to this account is under way. Wait until it is settled.");
     }
 
-    private AccountState helpable(Connector connector, Read read, SignedIn me, Action action) {
+    private AccountState helpable(ManagedSystem system, Read read, SignedIn me, Action action) {
         String hindrance =
-                accounts.hindrance(connector, read.everywhere, read.person, me.ownAccount());
+                accounts.hindrance(system, read.everywhere, read.person, me.ownAccount());
         if (hindrance != null) {
             throw new Problem(409, "cannot-be-helped", hindrance);
         }
@@ -323,12 +361,12 @@ class ChangeDesk implements Changes {
                     "The account is not locked. If they cannot sign in, the password may be"
                             + " forgotten.");
         }
-        return ((Looked.There) read.everywhere.first()).state();
+        return ((AccountLookup.Found) read.everywhere.first()).state();
     }
 
     private void mustBeWithinLimit(People.Person person) {
         long made = changes.since(person.id(), clock.instant().minus(DAY));
-        if (made >= properties.mostPerPersonAndDay()) {
+        if (made >= settings.now().mostChangesADay()) {
             throw new Problem(
                     429,
                     "too-many-changes",

@@ -1,6 +1,7 @@
 package earnest.changes;
 
 import earnest.access.SignedIn;
+import earnest.connectors.AccountRef;
 import earnest.core.passwords.Check;
 import earnest.core.passwords.Secret;
 import earnest.systems.Action;
@@ -82,8 +83,7 @@ public interface Changes {
      * A change.
      *
      * @param reason why it was refused, closed or is unknown, in words
-     * @param setAt when the system says that the password was set, or null
-     * @param version the account's mark once it took effect, or null
+     * @param effect the account's mark once it took effect, or null
      * @param wrapped the temporary password while it is not handed over, or null
      */
     record View(
@@ -91,14 +91,14 @@ public interface Changes {
             UUID ticket,
             UUID person,
             String system,
-            String account,
+            @Nullable UUID accountId,
+            AccountRef account,
             Action action,
             State state,
             @Nullable String reason,
             Instant intendedAt,
             @Nullable Instant settledAt,
-            @Nullable Instant setAt,
-            @Nullable String version,
+            @Nullable String effect,
             List<OnServer> servers,
             @Nullable UUID wrapped,
             @Nullable Way way) {}

@@ -8,7 +8,7 @@ import earnest.core.passwords.Secret;
 import earnest.core.passwords.Style;
 import earnest.ground.Problem;
 import earnest.people.People;
-import earnest.systems.Connector;
+import earnest.systems.ManagedSystem;
 import earnest.systems.Way;
 
 import org.jspecify.annotations.Nullable;
@@ -40,23 +40,23 @@ class FreshPassword {
      * @throws Problem 403 if the system's rule does not allow the way, 409 if the policy leaves too
      *     few, 422 if what was typed breaks a rule
      */
-    Secret make(Connector connector, People.Person person, Way way, @Nullable Secret typed) {
-        mustBeAllowed(connector, way);
+    Secret make(ManagedSystem system, People.Person person, Way way, @Nullable Secret typed) {
+        mustBeAllowed(system, way);
         if ((way == Way.TYPED) != (typed != null)) {
             throw Problem.invalid("A password is given when it is to be typed, and only then.");
         }
         if (typed != null) {
-            mustBeAdmitted(check(connector, person, typed));
+            mustBeAdmitted(check(system, person, typed));
             return typed.copy();
         }
         try {
-            return draw(connector, person, way.style());
+            return draw(system, person, way.style());
         } catch (Generator.TooFew | Generator.TooIntricate e) {
             throw new Problem(
                     409,
                     "no-password",
                     "The password policy of %s leaves too few passwords that could be %s. Choose another way, or tell the steward."
-                            .formatted(connector.name(), way.words()));
+                            .formatted(system.name(), way.words()));
         }
     }
 
@@ -66,29 +66,29 @@ class FreshPassword {
      * @throws Generator.TooFew if the policy leaves too few
      * @throws Generator.TooIntricate if it cannot be counted
      */
-    Secret nobodyKnows(Connector connector, People.Person person) {
-        return draw(connector, person, Style.COPIED);
+    Secret nobodyKnows(ManagedSystem system, People.Person person) {
+        return draw(system, person, Style.COPIED);
     }
 
-    private Secret draw(Connector connector, People.Person person, Style style) {
-        Policy policy = connector.policy().forbidding(PersonWords.of(own(person)));
+    private Secret draw(ManagedSystem system, People.Person person, Style style) {
+        Policy policy = system.policy().forbidding(PersonWords.of(own(person)));
         Generator generator = new Generator(policy, style);
         return generator.draw(generator.leastLength(), random);
     }
 
-    static void mustBeAllowed(Connector connector, Way way) {
-        if (!connector.ways().contains(way)) {
+    static void mustBeAllowed(ManagedSystem system, Way way) {
+        if (!system.ways().contains(way)) {
             throw new Problem(
                     403,
                     "way-not-allowed",
                     "The rule of %s does not allow a password that is %s."
-                            .formatted(connector.name(), way.words()));
+                            .formatted(system.name(), way.words()));
         }
     }
 
     /** Every rule of the system, kept or broken. */
-    List<Check.Rule> check(Connector connector, People.Person person, Secret typed) {
-        return Check.of(connector.policy(), own(person), typed);
+    List<Check.Rule> check(ManagedSystem system, People.Person person, Secret typed) {
+        return Check.of(system.policy(), own(person), typed);
     }
 
     private static void mustBeAdmitted(List<Check.Rule> rules) {

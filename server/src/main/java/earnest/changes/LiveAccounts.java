@@ -1,12 +1,13 @@
 package earnest.changes;
 
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountRef;
+import earnest.connectors.AccountState;
+import earnest.connectors.Connector;
+import earnest.connectors.PeopleSource;
 import earnest.ground.Problem;
 import earnest.people.People;
-import earnest.people.PeopleSource;
-import earnest.systems.AccountRef;
-import earnest.systems.AccountState;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.ManagedSystem;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -18,6 +19,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -36,13 +38,13 @@ public class LiveAccounts {
     }
 
     /**
-     * The groups of a person as the directory has them now: what a decision asks may hang on them.
+     * The groups of a person now, for decisions on a system: what is asked may hang on them.
      *
-     * @throws Problem 409 if the directory does not answer
+     * @throws Problem 409 if the system, or where the person comes from, does not answer
      */
-    public Set<String> groups(People.Person person) {
+    public Set<String> groups(UUID person, String system) {
         try {
-            return people.groupsNow(person.id());
+            return people.groupsNow(person, system);
         } catch (PeopleSource.Away away) {
             throw new Problem(
                     409,
@@ -54,15 +56,15 @@ public class LiveAccounts {
     }
 
     /** What each server says, the one that takes writes first. */
-    public record Everywhere(Map<String, Looked> servers) {
-        public Looked first() {
+    public record Everywhere(Map<String, AccountLookup> servers) {
+        public AccountLookup first() {
             return servers.values().iterator().next();
         }
 
         Stream<AccountState> states() {
             return servers.values().stream()
-                    .filter(Looked.There.class::isInstance)
-                    .map(looked -> ((Looked.There) looked).state());
+                    .filter(AccountLookup.Found.class::isInstance)
+                    .map(looked -> ((AccountLookup.Found) looked).state());
         }
 
         /** The earliest lock on any server. */
@@ -73,55 +75,54 @@ public class LiveAccounts {
         }
     }
 
-    public Everywhere look(Connector connector, AccountRef account) {
-        Map<String, CompletableFuture<Looked>> asked = new LinkedHashMap<>();
+    /** Reads an account on every server of its system. */
+    public Everywhere look(ManagedSystem system, AccountRef account) {
+        Connector connector = system.connector();
+        Map<String, CompletableFuture<AccountLookup>> asked = new LinkedHashMap<>();
         for (String server : connector.servers()) {
             asked.put(
                     server,
-                    CompletableFuture.supplyAsync(() -> connector.look(server, account), threads));
+                    CompletableFuture.supplyAsync(() -> connector.read(server, account), threads));
         }
-        Map<String, Looked> servers = new LinkedHashMap<>();
+        Map<String, AccountLookup> servers = new LinkedHashMap<>();
         asked.forEach((server, answer) -> servers.put(server, answer.join()));
         return new Everywhere(servers);
     }
 
-    public static AccountRef ref(Connector connector, People.Person person) {
-        return new AccountRef(connector.system(), person.account(), person.dn());
-    }
-
     /** Why this desk cannot help with the account at all, and who can; null if it can. */
     public @Nullable String hindrance(
-            Connector connector,
+            ManagedSystem system,
             Everywhere everywhere,
             People.Person person,
             @Nullable String ownAccount) {
         if (person.gone()) {
-            return "Not in the directory any more. Ask %s.".formatted(connector.whoHelps());
+            return "Not in the directory any more. Ask %s.".formatted(system.whoHelps());
         }
         if (person.account().equals(ownAccount)) {
             return "This is your own account. A colleague has to change it.";
         }
         return switch (everywhere.first()) {
-            case Looked.Away(String words) -> words + ". Nothing can be changed until it does.";
-            case Looked.None() ->
-                    "There is no such account. Ask %s.".formatted(connector.whoHelps());
-            case Looked.There(AccountState state) -> state(connector, state);
+            case AccountLookup.Unreachable(String words) ->
+                    words + ". Nothing can be changed until it does.";
+            case AccountLookup.Missing() ->
+                    "There is no such account. Ask %s.".formatted(system.whoHelps());
+            case AccountLookup.Found(AccountState state) -> state(system, state);
         };
     }
 
-    private @Nullable String state(Connector connector, AccountState state) {
+    private @Nullable String state(ManagedSystem system, AccountState state) {
         Instant now = clock.instant();
         if (state.switchedOff()) {
             return "Switched off by an administrator. A new password would not help. Ask %s."
-                    .formatted(connector.whoHelps());
+                    .formatted(system.whoHelps());
         }
         if (state.over(now)) {
             return "Validity is over. A new password would not help. Ask %s."
-                    .formatted(connector.whoHelps());
+                    .formatted(system.whoHelps());
         }
         if (state.notYet(now)) {
             return "Not valid yet. A new password would not help. Ask %s."
-                    .formatted(connector.whoHelps());
+                    .formatted(system.whoHelps());
         }
         return null;
     }

@@ -1,12 +1,11 @@
 package earnest.changes;
 
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountState;
+import earnest.connectors.Connector;
 import earnest.ground.Writes;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountState;
-import earnest.systems.Action;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
 import earnest.systems.Systems;
 
 import org.springframework.stereotype.Component;
@@ -44,9 +43,8 @@ class OnServers {
 
     /** Looks on every server, for ten minutes; whether there is nothing more to look for. */
     boolean confirm(AccountChange change) {
-        Connector connector = systems.system(change.system);
-        AccountState effect =
-                Mark.read(Objects.requireNonNullElse(change.effectMark, change.beforeMark));
+        Connector connector = systems.system(change.system).connector();
+        String effect = Objects.requireNonNullElse(change.effectMark, change.beforeMark);
         boolean late =
                 Objects.requireNonNull(change.settledAt).plus(BEHIND).isBefore(clock.instant());
         boolean all = true;
@@ -55,8 +53,9 @@ class OnServers {
             if (row.state.equals(ServerRow.HAS_IT)) {
                 continue;
             }
-            if (connector.look(server, change.ref()) instanceof Looked.There(AccountState now)
-                    && has(change.what(), now, effect)) {
+            if (connector.read(server, change.ref())
+                            instanceof AccountLookup.Found(AccountState now)
+                    && connector.arrived(change.what().operation(), now, effect)) {
                 seen(change, server, ServerRow.HAS_IT, EntryKind.CHANGE_ON_SERVER);
             } else if (late) {
                 seen(change, server, ServerRow.BEHIND, EntryKind.CHANGE_SERVER_BEHIND);
@@ -65,19 +64,6 @@ class OnServers {
             }
         }
         return all;
-    }
-
-    /** A replica has it when its entry is not older than the one that took effect. */
-    private static boolean has(Action action, AccountState now, AccountState effect) {
-        boolean notOlder = now.version().compareTo(effect.version()) >= 0;
-        return switch (action) {
-            case UNLOCK -> notOlder && now.lockedSince() == null;
-            case TEMPORARY_PASSWORD, EXPIRY ->
-                    notOlder
-                            && now.lastSet() != null
-                            && effect.lastSet() != null
-                            && !now.lastSet().isBefore(effect.lastSet());
-        };
     }
 
     private void seen(AccountChange change, String server, String state, EntryKind kind) {

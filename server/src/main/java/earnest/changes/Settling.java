@@ -1,13 +1,14 @@
 package earnest.changes;
 
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountState;
+import earnest.connectors.Connector;
 import earnest.ground.Waypoints;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountState;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.ManagedSystem;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
@@ -86,10 +87,14 @@ class Settling {
                 });
     }
 
-    void tookEffect(UUID id, Connector connector) {
+    void tookEffect(UUID id, ManagedSystem system) {
         AccountChange known = changes.findById(id).orElseThrow();
-        Looked looked = connector.look(connector.servers().getFirst(), known.ref());
-        String mark = looked instanceof Looked.There(AccountState state) ? Mark.of(state) : null;
+        Connector connector = system.connector();
+        String mark =
+                connector.read(connector.servers().getFirst(), known.ref())
+                                instanceof AccountLookup.Found(AccountState state)
+                        ? state.mark()
+                        : null;
         writes.run(
                 () -> {
                     tickets.lock(known.ticketId);

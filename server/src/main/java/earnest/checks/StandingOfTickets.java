@@ -149,7 +149,7 @@ class StandingOfTickets implements Standing {
         if (person == null) {
             return new Account(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
         }
-        Set<String> groups = people.person(person).map(People.Person::groups).orElse(Set.of());
+        Set<String> groups = people.groups(person);
         Look look = look(ticket, person, wanted, groups, ticket.state() == Tickets.State.CLOSED);
         AccountWords words = new AccountWords(look.book().rules(), look.known());
         Map<String, ProofCheck> byId =

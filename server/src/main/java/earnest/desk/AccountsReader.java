@@ -2,11 +2,12 @@ package earnest.desk;
 
 import earnest.access.SignedIn;
 import earnest.changes.LiveAccounts;
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountState;
 import earnest.people.People;
-import earnest.systems.AccountState;
+import earnest.systems.Account;
 import earnest.systems.Action;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.ManagedSystem;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
@@ -16,7 +17,14 @@ import org.springframework.stereotype.Component;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Function;
+import java.util.stream.Collectors;
 
 /** Reads the accounts of a ticket's person live, and says what can be done with them. */
 @Component
@@ -54,46 +62,64 @@ class AccountsReader {
     /** {@code closed} null: nothing but the standing stands in the way. */
     record Can(String action, String label, String key, @Nullable String closed) {}
 
+    private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
     private final Tickets tickets;
     private final People people;
     private final Systems systems;
+    private final earnest.systems.Accounts accounts;
     private final LiveAccounts live;
 
-    AccountsReader(Tickets tickets, People people, Systems systems, LiveAccounts live) {
+    AccountsReader(
+            Tickets tickets,
+            People people,
+            Systems systems,
+            earnest.systems.Accounts accounts,
+            LiveAccounts live) {
         this.tickets = tickets;
         this.people = people;
         this.systems = systems;
+        this.accounts = accounts;
         this.live = live;
     }
 
+    /** Side by side: a system that is slow holds up no other. */
     Accounts read(UUID ticket, SignedIn me) {
         UUID id = tickets.view(ticket).person();
-        List<System> read = new ArrayList<>();
+        List<CompletableFuture<System>> asked = new ArrayList<>();
         if (id != null) {
             People.Person person = people.person(id).orElseThrow();
-            for (Connector connector : systems.all()) {
-                read.add(system(connector, person, me));
+            Map<String, ManagedSystem> byId =
+                    systems.all().stream()
+                            .collect(Collectors.toMap(ManagedSystem::id, Function.identity()));
+            for (Account account : accounts.of(id)) {
+                ManagedSystem system = Objects.requireNonNull(byId.get(account.system()));
+                asked.add(
+                        CompletableFuture.supplyAsync(
+                                () -> system(system, account, person, me), threads));
             }
         }
-        return new Accounts(read, people.freshness());
+        return new Accounts(
+                asked.stream().map(CompletableFuture::join).toList(), people.freshness());
     }
 
-    private System system(Connector connector, People.Person person, SignedIn me) {
-        LiveAccounts.Everywhere everywhere =
-                live.look(connector, LiveAccounts.ref(connector, person));
-        String hindrance = live.hindrance(connector, everywhere, person, me.ownAccount());
+    private System system(
+            ManagedSystem system, Account account, People.Person person, SignedIn me) {
+        LiveAccounts.Everywhere everywhere = live.look(system, account.ref());
+        String hindrance = live.hindrance(system, everywhere, person, me.ownAccount());
         Instant locked = everywhere.lockedSince().orElse(null);
         AccountState first =
-                everywhere.first() instanceof Looked.There(AccountState there) ? there : null;
+                everywhere.first() instanceof AccountLookup.Found(AccountState there)
+                        ? there
+                        : null;
         String state = state(everywhere, hindrance, locked, first);
         List<Server> servers = new ArrayList<>();
         everywhere
                 .servers()
                 .forEach((name, looked) -> servers.add(new Server(name, words(looked))));
         return new System(
-                connector.system(),
-                connector.name(),
-                person.account(),
+                system.id(),
+                system.name(),
+                account.name(),
                 state,
                 words(state, everywhere),
                 state.equals("locked") ? locked : null,
@@ -101,9 +127,9 @@ class AccountsReader {
                 first == null ? null : first.lastSignIn(),
                 hindrance,
                 servers,
-                actions(hindrance, locked),
-                connector.followers(),
-                connector.ways().stream().map(w -> new WayTo(w.id(), w.words())).toList());
+                actions(system, hindrance, locked),
+                system.followers(),
+                system.ways().stream().map(w -> new WayTo(w.id(), w.words())).toList());
     }
 
     private static String state(
@@ -111,7 +137,7 @@ class AccountsReader {
             @Nullable String hindrance,
             @Nullable Instant locked,
             @Nullable AccountState first) {
-        if (everywhere.first() instanceof Looked.Away) {
+        if (everywhere.first() instanceof AccountLookup.Unreachable) {
             return "away";
         }
         if (first == null || hindrance != null && locked == null) {
@@ -134,15 +160,15 @@ class AccountsReader {
     }
 
     private static boolean onReplicaOnly(LiveAccounts.Everywhere everywhere) {
-        return everywhere.first() instanceof Looked.There(AccountState state)
+        return everywhere.first() instanceof AccountLookup.Found(AccountState state)
                 && state.lockedSince() == null;
     }
 
-    private static String words(Looked looked) {
+    private static String words(AccountLookup looked) {
         return switch (looked) {
-            case Looked.Away _ -> "does not answer";
-            case Looked.None _ -> "no such account";
-            case Looked.There(AccountState s) -> {
+            case AccountLookup.Unreachable _ -> "does not answer";
+            case AccountLookup.Missing _ -> "no such account";
+            case AccountLookup.Found(AccountState s) -> {
                 if (s.switchedOff()) {
                     yield "switched off";
                 }
@@ -154,9 +180,13 @@ class AccountsReader {
         };
     }
 
-    private static List<Can> actions(@Nullable String hindrance, @Nullable Instant locked) {
+    private static List<Can> actions(
+            ManagedSystem system, @Nullable String hindrance, @Nullable Instant locked) {
         List<Can> actions = new ArrayList<>();
         for (Action action : Action.OFFERED) {
+            if (!system.can(action)) {
+                continue;
+            }
             String closed = hindrance;
             if (closed == null && action == Action.UNLOCK && locked == null) {
                 closed = "not locked";

@@ -10,9 +10,9 @@ import earnest.handover.Handovers;
 import earnest.people.People;
 import earnest.people.Telephone;
 import earnest.record.TheRecord;
+import earnest.systems.Account;
+import earnest.systems.Accounts;
 import earnest.systems.Action;
-import earnest.systems.Connector;
-import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -44,7 +44,7 @@ class PageComposer {
     private final Changes changes;
     private final Handovers handovers;
     private final Texts texts;
-    private final Systems systems;
+    private final Accounts accounts;
     private final TheRecord record;
     private final Clock clock;
 
@@ -56,7 +56,7 @@ class PageComposer {
             Changes changes,
             Handovers handovers,
             Texts texts,
-            Systems systems,
+            Accounts accounts,
             TheRecord record,
             Clock clock) {
         this.tickets = tickets;
@@ -66,7 +66,7 @@ class PageComposer {
         this.changes = changes;
         this.handovers = handovers;
         this.texts = texts;
-        this.systems = systems;
+        this.accounts = accounts;
         this.record = record;
         this.clock = clock;
     }
@@ -80,7 +80,7 @@ class PageComposer {
                 head(ticket, me),
                 suggested(ticket),
                 person.map(p -> who(p, ticket)).orElse(null),
-                standing.account(ticket, wants(me)),
+                standing.account(ticket, wants(ticket, me)),
                 done.stream().map(PageComposer::done).toList(),
                 handovers.onTicket(id).map(h -> handover(h, person)).orElse(null),
                 record.ofTicket(id, TAPE));
@@ -91,11 +91,14 @@ class PageComposer {
         return all.stream().filter(c -> Action.OFFERED.contains(c.action())).toList();
     }
 
-    private List<Standing.Want> wants(SignedIn me) {
+    private List<Standing.Want> wants(Tickets.View ticket, SignedIn me) {
         List<Standing.Want> wants = new ArrayList<>();
-        for (Connector connector : systems.all()) {
-            for (Action action : Action.OFFERED) {
-                wants.add(new Standing.Want(action.id(), connector.system(), me.id()));
+        UUID person = ticket.person();
+        if (person != null) {
+            for (Account account : accounts.of(person)) {
+                for (Action action : Action.OFFERED) {
+                    wants.add(new Standing.Want(action.id(), account.system(), me.id()));
+                }
             }
         }
         return wants;
@@ -160,7 +163,7 @@ class PageComposer {
                 contacts.stream().map(this::contact).toList(),
                 standing.hasAuthenticator(p.id()),
                 people.facts(p.id()).stream().map(f -> f.kind().words()).toList(),
-                p.groups().stream().sorted().map(g -> g.replace('-', ' ')).toList(),
+                people.groups(p.id()).stream().sorted().map(g -> g.replace('-', ' ')).toList(),
                 earlier(p, ticket),
                 alsoOnTheLine(p, ticket),
                 inForce(p, ticket),

@@ -4,7 +4,6 @@ import org.springframework.core.env.Environment;
 import org.springframework.stereotype.Component;
 
 import java.net.InetAddress;
-import java.net.URI;
 import java.net.UnknownHostException;
 import java.util.ArrayList;
 import java.util.List;
@@ -39,25 +38,7 @@ class SafeStart {
                                 .formatted(where));
             }
         }
-        plainDirectories(settings, unsafe);
         return unsafe;
-    }
-
-    private static void plainDirectories(Environment settings, List<String> unsafe) {
-        for (int i = 0; ; i++) {
-            String server = "earnest.directory.servers[%d].".formatted(i);
-            String url = settings.getProperty(server + "url");
-            if (url == null) {
-                return;
-            }
-            boolean startTls = settings.getProperty(server + "start-tls", Boolean.class, false);
-            URI uri = URI.create(url);
-            if (!"ldaps".equals(uri.getScheme()) && !startTls && !isLoopback(uri.getHost())) {
-                unsafe.add(
-                        "the directory %s would be told passwords in the clear: use ldaps://, or set %sstart-tls=true."
-                                .formatted(url, server));
-            }
-        }
     }
 
     private static boolean isLoopback(@org.jspecify.annotations.Nullable String host) {

@@ -67,7 +67,9 @@ class StrictJson implements WebMvcConfigurer {
         @Override
         public ValueDeserializer<?> createContextual(
                 DeserializationContext context, @Nullable BeanProperty property) {
-            boolean lines = property != null && property.getAnnotation(ManyLines.class) != null;
+            // Values without a form of their own, such as settings, are looked at by whose they
+            // are.
+            boolean lines = property == null || property.getAnnotation(ManyLines.class) != null;
             return lines == manyLines ? this : new WholeText(lines);
         }
 

@@ -10,6 +10,7 @@ import earnest.core.passwords.Spelling;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
 import earnest.ground.Writes;
+import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -40,7 +41,7 @@ class HandoverDesk implements Handovers {
     private final People people;
     private final Texts texts;
     private final WrappedSecrets secrets;
-    private final HandoverProperties properties;
+    private final SettingsInForce settings;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
@@ -57,7 +58,7 @@ class HandoverDesk implements Handovers {
             People people,
             Texts texts,
             WrappedSecrets secrets,
-            HandoverProperties properties,
+            SettingsInForce settings,
             TheRecord record,
             Writes writes,
             Clock clock,
@@ -72,7 +73,7 @@ class HandoverDesk implements Handovers {
         this.people = people;
         this.texts = texts;
         this.secrets = secrets;
-        this.properties = properties;
+        this.settings = settings;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
@@ -129,7 +130,8 @@ class HandoverDesk implements Handovers {
                             mustBeSeen(handover);
                             handover.route = Handover.READ_ALOUD;
                             handover.contactId = null;
-                            handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
+                            handover.expiresAt =
+                                    handover.madeAt.plus(settings.now().readAloudLasts());
                         }
                         case Handover.TEXT -> sendTo(handover, phone(handover, contactId));
                         default -> throw Problem.invalid("A password goes by read-aloud or text.");
@@ -163,7 +165,7 @@ class HandoverDesk implements Handovers {
         handover.route = Handover.TEXT;
         handover.contactId = contact.id();
         handover.state = Handover.SENDING;
-        handover.expiresAt = handover.madeAt.plus(properties.textLasts());
+        handover.expiresAt = handover.madeAt.plus(settings.now().textLasts());
         texts.send(
                 Texts.Purpose.HANDOVER,
                 handover.id,
@@ -275,10 +277,10 @@ class HandoverDesk implements Handovers {
 
     /** Read before anything is locked. */
     private Set<String> groups(UUID ticket) {
-        UUID person = tickets.view(ticket).person();
-        return Optional.ofNullable(person)
-                .flatMap(people::person)
-                .map(accounts::groups)
+        return handovers
+                .findFirstByTicketIdOrderByMadeAtDesc(ticket)
+                .flatMap(handover -> changes.change(handover.changeId))
+                .map(change -> accounts.groups(change.person(), change.system()))
                 .orElse(Set.of());
     }
 
@@ -313,7 +315,7 @@ class HandoverDesk implements Handovers {
                 new Standing.Deed(
                         handover.personId,
                         change.system(),
-                        change.account(),
+                        change.account().name(),
                         change.action().id(),
                         me.id());
         Permit permit = standing.judge(ticket, deed, groups).permit();

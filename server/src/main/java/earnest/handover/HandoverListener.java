@@ -5,6 +5,7 @@ import earnest.channels.Texts;
 import earnest.checks.Standing;
 import earnest.ground.Ids;
 import earnest.ground.Work;
+import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -36,7 +37,7 @@ class HandoverListener {
     private final HandoverEntries entries;
     private final Passwords passwords;
     private final WrappedSecrets secrets;
-    private final HandoverProperties properties;
+    private final SettingsInForce settings;
     private final Tickets tickets;
     private final People people;
     private final ObjectProvider<Texts> texts;
@@ -50,7 +51,7 @@ class HandoverListener {
             HandoverEntries entries,
             Passwords passwords,
             WrappedSecrets secrets,
-            HandoverProperties properties,
+            SettingsInForce settings,
             Tickets tickets,
             People people,
             ObjectProvider<Texts> texts,
@@ -62,7 +63,7 @@ class HandoverListener {
         this.entries = entries;
         this.passwords = passwords;
         this.secrets = secrets;
-        this.properties = properties;
+        this.settings = settings;
         this.tickets = tickets;
         this.people = people;
         this.texts = texts;
@@ -100,7 +101,7 @@ class HandoverListener {
         handover.route = way.seen() ? Handover.READ_ALOUD : Handover.TEXT;
         handover.groupCount = passwords.parts(wrapped, way).size();
         handover.madeAt = clock.instant();
-        handover.expiresAt = handover.madeAt.plus(properties.readAloudLasts());
+        handover.expiresAt = handover.madeAt.plus(settings.now().readAloudLasts());
         boolean another = !effect.person().equals(tickets.view(effect.ticket()).person());
         if (another) {
             withdraw(handover);

@@ -1,17 +1,20 @@
 package earnest.handover;
 
 import earnest.changes.Changes;
-import earnest.changes.LiveAccounts;
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountRef;
+import earnest.connectors.AccountState;
+import earnest.connectors.Connector;
 import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
+import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.AccountState;
-import earnest.systems.Connector;
-import earnest.systems.Looked;
+import earnest.systems.Account;
+import earnest.systems.Accounts;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
@@ -33,17 +36,17 @@ class SignInWatch implements Worker {
     static final Work.Kind KIND = new Work.Kind("watch-sign-in");
     private static final int AT_ONCE = 3;
     private static final Duration AT_FIRST = Duration.ofMillis(1_500);
-    private static final Duration QUICK = Duration.ofSeconds(5);
     private static final Duration LATER = Duration.ofSeconds(10);
 
     private final HandoverRepository handovers;
     private final HandoverEntries entries;
     private final Changes changes;
     private final Systems systems;
+    private final Accounts accounts;
     private final Tickets tickets;
     private final People people;
     private final WrappedSecrets secrets;
-    private final HandoverProperties properties;
+    private final SettingsInForce settings;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
@@ -53,10 +56,11 @@ class SignInWatch implements Worker {
             HandoverEntries entries,
             Changes changes,
             Systems systems,
+            Accounts accounts,
             Tickets tickets,
             People people,
             WrappedSecrets secrets,
-            HandoverProperties properties,
+            SettingsInForce settings,
             TheRecord record,
             Writes writes,
             Clock clock) {
@@ -64,10 +68,11 @@ class SignInWatch implements Worker {
         this.entries = entries;
         this.changes = changes;
         this.systems = systems;
+        this.accounts = accounts;
         this.tickets = tickets;
         this.people = people;
         this.secrets = secrets;
-        this.properties = properties;
+        this.settings = settings;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
@@ -91,13 +96,15 @@ class SignInWatch implements Worker {
         }
         Changes.View change = changes.change(handover.changeId).orElseThrow();
         People.Person person = people.person(handover.personId).orElseThrow();
-        Connector connector = systems.system(change.system());
+        Connector connector = systems.system(change.system()).connector();
         Instant now = clock.instant();
-        if (connector.look(connector.servers().getFirst(), LiveAccounts.ref(connector, person))
-                instanceof Looked.There(AccountState state)) {
-            switch (seen(state, change)) {
-                case CHANGED_BY_PERSON -> {
-                    isIn(handover, person, connector);
+        String effect = change.effect();
+        if (effect != null
+                && connector.read(connector.servers().getFirst(), account(change))
+                        instanceof AccountLookup.Found(AccountState state)) {
+            switch (connector.use(state, effect)) {
+                case CHANGED_BY_OWNER -> {
+                    isIn(handover, person, change);
                     return Optional.empty();
                 }
                 case SET_BY_ANOTHER -> {
@@ -113,10 +120,10 @@ class SignInWatch implements Worker {
             }
         }
         if (handover.remindedAt == null
-                && handover.madeAt.plus(properties.remindAfter()).isBefore(now)) {
+                && handover.madeAt.plus(settings.now().remindAfter()).isBefore(now)) {
             remind(handover, person);
         }
-        boolean early = handover.madeAt.plus(properties.remindAfter()).isAfter(now);
+        boolean early = handover.madeAt.plus(settings.now().remindAfter()).isAfter(now);
         return Optional.of(early ? AT_FIRST : LATER);
     }
 
@@ -125,41 +132,15 @@ class SignInWatch implements Worker {
         return next == null || !next.isAfter(now);
     }
 
-    /** What the directory shows of a temporary password. */
-    private enum Seen {
-        UNUSED,
-        /** 'Must change' is gone, but the password is still the one that was set. */
-        UNFLAGGED,
-        CHANGED_BY_PERSON,
-        /** Set again by somebody else: it must be changed, but it is not ours any more. */
-        SET_BY_ANOTHER
+    /** As it is called and kept now. */
+    private AccountRef account(Changes.View change) {
+        return Optional.ofNullable(change.accountId())
+                .flatMap(accounts::find)
+                .map(Account::ref)
+                .orElse(change.account());
     }
 
-    /** 'Must change' alone tells nothing: an administrator may have taken it away. */
-    private static Seen seen(AccountState now, Changes.View change) {
-        Instant setAt = change.setAt();
-        Instant lastSet = now.lastSet();
-        if (setAt == null || lastSet == null) {
-            return Seen.UNUSED;
-        }
-        if (lastSet.isAfter(setAt)) {
-            return now.mustChange() ? Seen.SET_BY_ANOTHER : Seen.CHANGED_BY_PERSON;
-        }
-        if (now.mustChange()) {
-            return Seen.UNUSED;
-        }
-        // The directory's times are whole seconds, and somebody may be as quick as that: then the
-        // last change is their own, or they signed in, which needs an own password, right after.
-        Instant signedIn = now.lastSignIn();
-        boolean quick =
-                now.byOwner()
-                        || signedIn != null
-                                && !signedIn.isBefore(setAt)
-                                && signedIn.isBefore(setAt.plus(QUICK));
-        return quick ? Seen.CHANGED_BY_PERSON : Seen.UNFLAGGED;
-    }
-
-    private void isIn(Handover known, People.Person person, Connector connector) {
+    private void isIn(Handover known, People.Person person, Changes.View change) {
         writes.run(
                 () -> {
                     tickets.lock(known.ticketId);
@@ -171,7 +152,7 @@ class SignInWatch implements Worker {
                             Entry.byPerson(EntryKind.PERSON_IN, person.id(), person.name())
                                     .ticket(handover.ticketId, null)
                                     .person(person.id(), person.name())
-                                    .account(connector.system(), person.account()));
+                                    .account(change.system(), change.account().name()));
                 });
     }
 
@@ -205,7 +186,7 @@ class SignInWatch implements Worker {
     }
 
     private void remind(Handover known, People.Person person) {
-        int minutes = (int) properties.remindAfter().toMinutes();
+        int minutes = (int) settings.now().remindAfter().toMinutes();
         writes.run(
                 () -> {
                     tickets.lock(known.ticketId);

@@ -1,5 +1,9 @@
 package earnest.people;
 
+import earnest.connectors.PeopleSource;
+import earnest.core.json.Json;
+import earnest.systems.Systems;
+
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -12,22 +16,34 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 
 @Service
 class Directory implements People {
     private final PeopleRepository people;
+    private final PersonEntries entries;
+    private final SourceRows sources;
+    private final Systems systems;
     private final JdbcClient database;
     private final Finding finding;
-    private final PeopleSource source;
 
-    Directory(PeopleRepository people, JdbcClient database, Finding finding, PeopleSource source) {
+    Directory(
+            PeopleRepository people,
+            PersonEntries entries,
+            SourceRows sources,
+            Systems systems,
+            JdbcClient database,
+            Finding finding) {
         this.people = people;
+        this.entries = entries;
+        this.sources = sources;
+        this.systems = systems;
         this.database = database;
         this.finding = finding;
-        this.source = source;
     }
 
     @Override
@@ -39,9 +55,41 @@ class Directory implements People {
     }
 
     @Override
-    public Set<String> groupsNow(UUID person) throws PeopleSource.Away {
-        Optional<PeopleRow> row = people.findById(person);
-        return row.isEmpty() ? Set.of() : source.groupsOf(row.get().dn);
+    public Set<String> groups(UUID person) {
+        return entries.groupsOf(person, null);
+    }
+
+    @Override
+    public Set<String> groupsNow(UUID person, String system) throws PeopleSource.Away {
+        Set<String> groups = new TreeSet<>();
+        for (PersonEntries.Of entry : entries.of(person)) {
+            Optional<SourceRow> source =
+                    sources.all().stream().filter(s -> s.id().equals(entry.source())).findFirst();
+            if (source.isPresent() && (entry.theirs() || source.get().system().equals(system))) {
+                groups.addAll(source(source.get()).groupsOf(entry.place()));
+            } else {
+                groups.addAll(entries.groupsOf(person, entry.source()));
+            }
+        }
+        return groups;
+    }
+
+    private PeopleSource source(SourceRow row) {
+        return systems.people(
+                row.system(), Objects.requireNonNull(Json.object(Json.read(row.mapping()))));
+    }
+
+    /** The groups among whose members somebody at a place is. */
+    static Set<String> groupsAt(String place, Map<String, Set<String>> groups) {
+        String at = lower(place);
+        Set<String> names = new TreeSet<>();
+        groups.forEach(
+                (name, members) -> {
+                    if (members.contains(at)) {
+                        names.add(name);
+                    }
+                });
+        return names;
     }
 
     @Override
@@ -168,19 +216,21 @@ class Directory implements People {
                         .query(Long.class)
                         .single();
         return database.sql(
-                        "select greatest(coalesce(whole_at, '1970-01-01'), coalesce(changes_at,"
-                            + " '1970-01-01')) as at, whole_at, coalesce(trouble, odd) as trouble"
-                            + " from people_copy limit 1")
+                        "select min(greatest(coalesce(c.whole_at, '1970-01-01'),"
+                            + " coalesce(c.changes_at, '1970-01-01'))) as at, min(c.whole_at) as"
+                            + " whole_at, sum(c.whole_at is null) as never,"
+                            + " group_concat(coalesce(c.trouble, c.odd) separator '; ') as trouble"
+                            + " from people_copy c join people_source s on s.id = c.source")
                 .query(
                         (row, i) ->
                                 new Freshness(
                                         row.getTimestamp("whole_at") == null
+                                                        || row.getInt("never") > 0
                                                 ? null
                                                 : row.getTimestamp("at").toInstant(),
                                         row.getString("trouble"),
                                         count))
-                .optional()
-                .orElse(new Freshness(null, null, count));
+                .single();
     }
 
     static String lower(String text) {

@@ -1,5 +1,7 @@
 package earnest.people;
 
+import earnest.connectors.PeopleSource;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -28,13 +30,17 @@ public interface People {
      */
     void lock(UUID person);
 
+    /** The groups of the person that rules name, as they were copied. */
+    Set<String> groups(UUID person);
+
     /**
-     * The groups of the person as the directory has them at this moment, for decisions. Must not be
+     * The groups of the person for decisions on a system: as that system and the source that the
+     * person comes from have them at this moment, and as they were copied from others. Must not be
      * called within a transaction.
      *
-     * @throws PeopleSource.Away if the directory does not answer
+     * @throws PeopleSource.Away if one of the two does not answer
      */
-    Set<String> groupsNow(UUID person) throws PeopleSource.Away;
+    Set<String> groupsNow(UUID person, String system) throws PeopleSource.Away;
 
     /** Contacts in force, telephones first. */
     List<Contact> contacts(UUID person);
@@ -71,7 +77,6 @@ public interface People {
     /**
      * A person.
      *
-     * @param groups that rules name
      * @param gone whether the directory has them no more; then nothing can be done for them
      */
     record Person(
@@ -79,14 +84,12 @@ public interface People {
             String name,
             @Nullable String given,
             String account,
-            String dn,
             @Nullable String staffNumber,
             @Nullable String title,
             @Nullable String vessel,
             @Nullable String port,
             @Nullable String speaks,
             @Nullable UUID manager,
-            Set<String> groups,
             boolean gone) {}
 
     /**

@@ -4,12 +4,9 @@ import earnest.ground.NewRows;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
 interface PeopleRepository extends JpaRepository<PeopleRow, UUID>, NewRows<PeopleRow> {
     Optional<PeopleRow> findFirstByAccountOrderByGoneAt(String account);
-
-    List<PeopleRow> findByEntryUuidIn(List<String> entryUuids);
 }

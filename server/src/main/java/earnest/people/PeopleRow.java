@@ -7,17 +7,16 @@ import jakarta.persistence.Table;
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
-import java.util.Arrays;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 
 @Entity
 @Table(name = "person")
 class PeopleRow {
     @Id UUID id;
-    String entryUuid;
-    String dn;
+
+    /** From which their name, contacts and facts come. */
+    String source;
+
     String account;
     @Nullable String staffNumber;
     String name;
@@ -30,18 +29,10 @@ class PeopleRow {
     @Nullable String port;
     @Nullable String speaks;
     @Nullable UUID managerId;
-    String memberOf;
     @Nullable Instant goneAt;
-    byte[] digest;
 
     @SuppressWarnings("NullAway.Init")
     protected PeopleRow() {}
-
-    Set<String> groups() {
-        return Arrays.stream(memberOf.split("\n"))
-                .filter(group -> !group.isEmpty())
-                .collect(Collectors.toUnmodifiableSet());
-    }
 
     People.Person person() {
         return new People.Person(
@@ -49,14 +40,12 @@ class PeopleRow {
                 name,
                 given,
                 account,
-                dn,
                 staffNumber,
                 title,
                 vessel,
                 port,
                 speaks,
                 managerId,
-                groups(),
                 goneAt != null);
     }
 }

@@ -1,9 +1,11 @@
 package earnest.people;
 
+import earnest.connectors.PeopleSource;
 import earnest.ground.Ids;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.Accounts;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -34,9 +36,17 @@ class PersonDetails {
     /**
      * A person who is new or changed.
      *
+     * @param contacts in E.164 and small letters
      * @param known whether there was a row before; else nothing can stand beside it yet
+     * @param theirs whether their name, contacts and facts come from what was read; else only an
+     *     account of theirs does
      */
-    record Of(PeopleRow row, PeopleSource.Read read, boolean known) {
+    record Of(
+            PeopleRow row,
+            PeopleSource.Read read,
+            Map<ContactKind, String> contacts,
+            boolean known,
+            boolean theirs) {
         UUID id() {
             return row.id;
         }
@@ -46,6 +56,7 @@ class PersonDetails {
 
     private final JdbcTemplate jdbc;
     private final Telephone telephone;
+    private final Accounts accounts;
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
@@ -54,12 +65,14 @@ class PersonDetails {
     PersonDetails(
             JdbcTemplate jdbc,
             Telephone telephone,
+            Accounts accounts,
             TheRecord record,
             Clock clock,
             Ids ids,
             SecureRandom random) {
         this.jdbc = jdbc;
         this.telephone = telephone;
+        this.accounts = accounts;
         this.record = record;
         this.clock = clock;
         this.ids = ids;
@@ -73,46 +86,77 @@ class PersonDetails {
      */
     void write(List<Of> page, boolean first) {
         found(page);
-        contacts(page, first);
-        facts(page);
+        List<Of> theirs = page.stream().filter(Of::theirs).toList();
+        contacts(theirs, first);
+        facts(theirs);
     }
 
     private static Object[] row(@Nullable Object... values) {
         return values;
     }
 
+    /** Contacts as they are compared and called: E.164, and mailboxes in small letters. */
+    Map<ContactKind, String> contacts(PeopleSource.Read read) {
+        Map<ContactKind, String> contacts = new EnumMap<>(ContactKind.class);
+        for (ContactKind kind : ContactKind.values()) {
+            String value = read.contacts().get(kind.id());
+            if (value != null && kind.telephone()) {
+                telephone.parse(value).ifPresent(number -> contacts.put(kind, number));
+            } else if (value != null && value.contains("@")) {
+                contacts.put(kind, Directory.lower(value));
+            }
+        }
+        return contacts;
+    }
+
+    /** An entry of a further source adds to what a person is found by; their own replaces it. */
     private void found(List<Of> page) {
-        List<Object[]> known = page.stream().filter(Of::known).map(of -> row(of.id())).toList();
+        List<Object[]> known =
+                page.stream().filter(of -> of.known && of.theirs).map(of -> row(of.id())).toList();
         List<Object[]> tokens = new ArrayList<>();
         List<Object[]> near = new ArrayList<>();
         for (Of of : page) {
-            List<String> words = Folding.all(of.row.foldedGiven, of.row.foldedFamily);
-            add(tokens, tokens(of.read, words), of.id());
-            Set<String> spellings = new TreeSet<>();
-            words.forEach(word -> spellings.addAll(Folding.near(word)));
-            add(near, spellings, of.id());
+            if (of.theirs) {
+                List<String> words = Folding.all(of.row.foldedGiven, of.row.foldedFamily);
+                add(tokens, tokens(of, words), of.id());
+                Set<String> spellings = new TreeSet<>();
+                words.forEach(word -> spellings.addAll(Folding.near(word)));
+                add(near, spellings, of.id());
+            }
         }
         jdbc.batchUpdate("delete from person_token where person_id = ?", known);
         jdbc.batchUpdate("insert into person_token (token, person_id) values (?, ?)", tokens);
         jdbc.batchUpdate("delete from person_near where person_id = ?", known);
         jdbc.batchUpdate("insert into person_near (near, person_id) values (?, ?)", near);
+        accounts(page.stream().filter(Of::known).toList());
     }
 
-    private Set<String> tokens(PeopleSource.Read read, List<String> words) {
-        Set<String> tokens = new LinkedHashSet<>();
-        tokens.add(Finding.token(read.account()));
-        if (read.staffNumber() != null) {
-            tokens.add(Finding.token(read.staffNumber()));
+    /** Everybody is found by each of their logins. */
+    private void accounts(List<Of> page) {
+        List<Object[]> tokens = new ArrayList<>();
+        for (Of of : page) {
+            Set<String> names = new TreeSet<>();
+            accounts.of(of.id()).forEach(account -> names.add(Finding.token(account.name())));
+            add(tokens, names, of.id());
         }
-        read.contacts()
-                .forEach(
-                        (kind, value) -> {
-                            if (kind.telephone()) {
-                                tokens.addAll(telephone.spellings(value));
-                            } else {
-                                tokens.add(Finding.token(value));
-                            }
-                        });
+        jdbc.batchUpdate(
+                "insert ignore into person_token (token, person_id) values (?, ?)", tokens);
+    }
+
+    private Set<String> tokens(Of of, List<String> words) {
+        Set<String> tokens = new LinkedHashSet<>();
+        tokens.add(Finding.token(of.read.account()));
+        if (of.read.staffNumber() != null) {
+            tokens.add(Finding.token(of.read.staffNumber()));
+        }
+        of.contacts.forEach(
+                (kind, value) -> {
+                    if (kind.telephone()) {
+                        tokens.addAll(telephone.spellings(value));
+                    } else {
+                        tokens.add(Finding.token(value));
+                    }
+                });
         tokens.addAll(words);
         return tokens;
     }
@@ -136,7 +180,7 @@ class PersonDetails {
             Map<String, String> had = before.getOrDefault(of.id(), Map.of());
             for (ContactKind kind : ContactKind.values()) {
                 String was = had.get(kind.id());
-                String is = of.read.contacts().get(kind);
+                String is = of.contacts.get(kind);
                 if (Objects.equals(was, is)) {
                     continue;
                 }
@@ -202,14 +246,16 @@ class PersonDetails {
         List<Object[]> ofTheirPeople = new ArrayList<>();
         for (Of of : page) {
             if (of.known) {
-                boolean noManager = of.read.managerDn() == null;
+                boolean noManager = of.read.managerPlace() == null;
                 before.add(row(of.id(), FactKind.MANAGER.id(), noManager));
                 ofTheirPeople.add(row(of.row.name, of.id(), FactKind.MANAGER.id()));
             }
             Map<FactKind, @Nullable String> facts = new EnumMap<>(FactKind.class);
-            facts.put(FactKind.STAFF_NUMBER, of.read.staffNumber());
-            facts.put(FactKind.JOINED, of.read.joined());
-            facts.put(FactKind.LOCKER, of.read.locker());
+            for (FactKind kind : FactKind.values()) {
+                if (kind != FactKind.MANAGER) {
+                    facts.put(kind, of.read.facts().get(kind.id()));
+                }
+            }
             facts.forEach(
                     (kind, value) -> {
                         if (value != null) {

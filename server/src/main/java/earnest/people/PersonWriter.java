@@ -1,12 +1,12 @@
 package earnest.people;
 
+import earnest.connectors.PeopleSource;
 import earnest.ground.Ids;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
@@ -18,22 +18,20 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
-import java.util.function.Consumer;
-import java.util.stream.Collectors;
 
-/** Writes what the source says into the copy, page by page, and only where it differs. */
+/** Writes what a source says into the copy, page by page, and only where it differs. */
 @Component
 class PersonWriter {
     private final PeopleRepository people;
-    private final JdbcTemplate jdbc;
+    private final PersonEntries entries;
     private final PersonDetails details;
+    private final JdbcTemplate jdbc;
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
@@ -41,15 +39,17 @@ class PersonWriter {
 
     PersonWriter(
             PeopleRepository people,
-            JdbcTemplate jdbc,
+            PersonEntries entries,
             PersonDetails details,
+            JdbcTemplate jdbc,
             TheRecord record,
             Writes writes,
             Clock clock,
             Ids ids) {
         this.people = people;
-        this.jdbc = jdbc;
+        this.entries = entries;
         this.details = details;
+        this.jdbc = jdbc;
         this.record = record;
         this.writes = writes;
         this.clock = clock;
@@ -59,123 +59,139 @@ class PersonWriter {
     /**
      * Writes one page; where somebody on it cannot be written, the others are.
      *
-     * @param first at the first copy of all, when the age of contacts is unknown
-     * @param managers takes person to the DN of the manager, to be set when all are there
-     * @param odd is given who could not be written
      * @return how many people were new or changed
      */
-    int write(
-            List<PeopleSource.Read> page,
-            Map<String, Set<String>> groups,
-            boolean first,
-            Map<UUID, String> managers,
-            Consumer<PeopleSource.Odd> odd) {
+    int write(SourcePage reading, List<PeopleSource.Read> page) {
         try {
-            return writes.get(() -> written(page, groups, first, managers));
+            return writes.get(() -> written(reading, page));
         } catch (DataAccessException trouble) {
             if (page.size() == 1) {
                 PeopleSource.Read one = page.getFirst();
-                odd.accept(
-                        new PeopleSource.Odd(
-                                one.entryUuid(),
-                                one.dn(),
-                                "something of it is too long or twice there"));
+                reading.odd()
+                        .accept(
+                                new PeopleSource.Odd(
+                                        one.nativeId(),
+                                        one.place(),
+                                        "something of it is too long or twice there"));
                 return 0;
             }
             // Halves, until the one is alone that cannot be written.
             int middle = page.size() / 2;
-            return write(page.subList(0, middle), groups, first, managers, odd)
-                    + write(page.subList(middle, page.size()), groups, first, managers, odd);
+            return write(reading, page.subList(0, middle))
+                    + write(reading, page.subList(middle, page.size()));
         }
     }
 
-    private int written(
-            List<PeopleSource.Read> page,
-            Map<String, Set<String>> groups,
-            boolean first,
-            Map<UUID, String> managers) {
-        Map<String, PeopleRow> known =
-                people
-                        .findByEntryUuidIn(page.stream().map(PeopleSource.Read::entryUuid).toList())
-                        .stream()
-                        .collect(Collectors.toMap(row -> row.entryUuid, row -> row));
+    private int written(SourcePage reading, List<PeopleSource.Read> page) {
+        SourceRow source = reading.source();
+        Map<String, PersonEntries.Known> known =
+                entries.known(source.id(), page.stream().map(PeopleSource.Read::nativeId).toList());
+        List<PersonEntries.Written> written = new ArrayList<>();
         List<PersonDetails.Of> changed = new ArrayList<>();
         for (PeopleSource.Read read : page) {
-            PeopleRow before = known.get(read.entryUuid());
-            PeopleRow row = changed(read, before, groups);
-            if (row != null) {
-                changed.add(new PersonDetails.Of(row, read, before != null));
-                if (read.managerDn() != null) {
-                    managers.put(row.id, read.managerDn());
-                }
+            Set<String> groups = Directory.groupsAt(read.place(), reading.groups());
+            byte[] digest = digest(read, groups);
+            PersonEntries.Known before = known.get(read.nativeId());
+            if (before != null && !before.gone() && Arrays.equals(before.digest(), digest)) {
+                continue;
             }
+            PersonDetails.Of of = whose(reading, read, before);
+            if (of == null) {
+                continue;
+            }
+            written.add(new PersonEntries.Written(of.id(), read, digest, groups));
+            changed.add(of);
         }
         people.flush();
-        details.write(changed, first);
+        entries.write(source, written);
+        details.write(changed, reading.first());
         return changed.size();
     }
 
-    /** The row as it is now; null when it already was so. */
-    private @Nullable PeopleRow changed(
-            PeopleSource.Read read, @Nullable PeopleRow known, Map<String, Set<String>> groups) {
-        String dn = read.dn().toLowerCase(Locale.ROOT);
-        String memberOf =
-                groups.entrySet().stream()
-                        .filter(group -> group.getValue().contains(dn))
-                        .map(Map.Entry::getKey)
-                        .sorted()
-                        .collect(Collectors.joining("\n"));
-        byte[] digest = digest(read, memberOf);
-        if (known != null && known.goneAt == null && Arrays.equals(known.digest, digest)) {
-            return null;
+    /** The person whose entry it is, as they are now; null when nobody can tell who that is. */
+    private PersonDetails.@org.jspecify.annotations.Nullable Of whose(
+            SourcePage reading,
+            PeopleSource.Read read,
+            PersonEntries.@org.jspecify.annotations.Nullable Known before) {
+        Map<ContactKind, String> contacts = details.contacts(read);
+        if (before == null) {
+            List<UUID> same =
+                    entries.same(reading.source(), read, contacts.get(ContactKind.WORK_MAIL));
+            if (same.size() > 1) {
+                reading.odd()
+                        .accept(
+                                new PeopleSource.Odd(
+                                        read.nativeId(),
+                                        read.place(),
+                                        "it could be %d people".formatted(same.size())));
+                return null;
+            }
+            Optional<PeopleRow> other = same.stream().findFirst().flatMap(people::findById);
+            return other.isPresent()
+                    ? new PersonDetails.Of(other.get(), read, contacts, true, false)
+                    : ours(reading, read, contacts, fresh(reading.source()), false);
         }
-        PeopleRow row = known == null ? fresh(read) : known;
-        row.goneAt = null;
-        row.digest = digest;
-        row.memberOf = memberOf;
-        fill(row, read);
-        if (known == null) {
-            people.add(row);
-        }
-        return row;
+        PeopleRow row = people.findById(before.person()).orElseThrow();
+        return row.source.equals(reading.source().id())
+                ? ours(reading, read, contacts, row, true)
+                : new PersonDetails.Of(row, read, contacts, true, false);
     }
 
-    private PeopleRow fresh(PeopleSource.Read read) {
+    /** Somebody whose name and contacts come from this source. */
+    private PersonDetails.Of ours(
+            SourcePage reading,
+            PeopleSource.Read read,
+            Map<ContactKind, String> contacts,
+            PeopleRow row,
+            boolean known) {
+        row.goneAt = null;
+        fill(row, read);
+        if (!known) {
+            people.add(row);
+        }
+        String manager = read.managerPlace();
+        if (manager != null) {
+            reading.managers().put(row.id, manager);
+        }
+        return new PersonDetails.Of(row, read, contacts, known, true);
+    }
+
+    private PeopleRow fresh(SourceRow source) {
         PeopleRow row = new PeopleRow();
         row.id = ids.next();
-        row.entryUuid = read.entryUuid();
+        row.source = source.id();
         return row;
     }
 
     private static void fill(PeopleRow row, PeopleSource.Read read) {
-        row.dn = read.dn();
         row.account = read.account();
         row.name = read.name();
         row.given = read.given();
         row.family = read.family();
-        row.foldedGiven = Folding.fold(read.given() == null ? "" : read.given());
+        row.foldedGiven = Folding.fold(Objects.requireNonNullElse(read.given(), ""));
         row.foldedFamily = Folding.fold(read.family());
         row.staffNumber = read.staffNumber();
         row.title = read.title();
         row.vessel = read.vessel();
         row.port = read.port();
         row.speaks = read.speaks();
-        if (read.managerDn() == null) {
+        if (read.managerPlace() == null) {
             row.managerId = null;
         }
     }
 
-    /** Sets managers by their DNs, once everybody is there. */
-    void managers(Map<UUID, String> managers) {
+    /** Sets managers by their places in the source, once everybody is there. */
+    void managers(SourceRow source, Map<UUID, String> managers) {
         writes.run(
                 () -> {
                     List<Object[]> rows =
                             managers.entrySet().stream()
-                                    .map(e -> new Object[] {e.getValue(), e.getKey()})
+                                    .map(e -> new Object[] {source.id(), e.getValue(), e.getKey()})
                                     .toList();
                     jdbc.batchUpdate(
-                            "update person p join person m on m.dn = ? and m.gone_at is null set"
-                                    + " p.manager_id = m.id where p.id = ?",
+                            "update person p join person_entry m on m.source = ? and m.place = ?"
+                                    + " and m.gone_at is null set p.manager_id = m.person_id where"
+                                    + " p.id = ?",
                             rows);
                     List<Object[]> facts =
                             managers.keySet().stream()
@@ -189,80 +205,34 @@ class PersonWriter {
                 });
     }
 
-    /** How many there are, and who of them was not seen. */
-    record Missing(long people, List<Gone> gone) {}
-
-    Missing missing(Set<String> seen) {
-        List<Gone> all =
-                jdbc.query(
-                        "select id, name, entry_uuid from person where gone_at is null",
-                        (found, i) ->
-                                new Gone(
-                                        found.getObject(1, UUID.class),
-                                        found.getString(2),
-                                        found.getString(3)));
-        int people = all.size();
-        List<Gone> gone = new ArrayList<>(all);
-        gone.removeIf(person -> seen.contains(person.entryUuid()));
-        return new Missing(people, gone);
-    }
-
-    /** Marks those who are gone. */
-    void gone(List<Gone> gone) {
+    /** Marks those who are gone: whoever came from this source with all, the others here only. */
+    void gone(SourceRow source, List<PersonEntries.Gone> gone) {
         writes.run(
                 () -> {
                     Instant now = clock.instant();
-                    for (Gone person : gone) {
-                        jdbc.update("update person set gone_at = ? where id = ?", now, person.id());
-                        record.append(
-                                Entry.bySystem(
-                                                EntryKind.PERSON_GONE,
-                                                "directory-sync",
-                                                "Directory sync")
-                                        .person(person.id(), person.name()));
+                    entries.gone(source, gone, now);
+                    for (PersonEntries.Gone person : gone) {
+                        if (person.theirs()) {
+                            jdbc.update(
+                                    "update person set gone_at = ? where id = ?",
+                                    now,
+                                    person.person());
+                            record.append(
+                                    Entry.bySystem(
+                                                    EntryKind.PERSON_GONE,
+                                                    "directory-sync",
+                                                    "Directory sync")
+                                            .person(person.person(), person.name()));
+                        }
                     }
                 });
     }
 
-    /** Writes who is in which group, for those for whom it differs; returns how many that are. */
-    int groups(Map<String, Set<String>> groups) {
-        Map<String, Set<String>> byDn = new HashMap<>();
-        groups.forEach(
-                (group, members) ->
-                        members.forEach(
-                                dn -> byDn.computeIfAbsent(dn, d -> new TreeSet<>()).add(group)));
-        List<Object[]> differing = new ArrayList<>();
-        jdbc.query(
-                "select id, dn, member_of from person where gone_at is null",
-                found -> {
-                    String is =
-                            String.join(
-                                    "\n",
-                                    byDn.getOrDefault(
-                                            found.getString(2).toLowerCase(Locale.ROOT), Set.of()));
-                    if (!is.equals(found.getString(3))) {
-                        differing.add(new Object[] {is, found.getObject(1, UUID.class)});
-                    }
-                });
-        if (!differing.isEmpty()) {
-            // The next whole copy finds that the rest is as it was.
-            writes.run(
-                    () ->
-                            jdbc.batchUpdate(
-                                    "update person set member_of = ?, digest = '' where id = ?",
-                                    differing));
-        }
-        return differing.size();
-    }
-
-    /** Somebody whom the source does not name any more. */
-    record Gone(UUID id, String name, String entryUuid) {}
-
-    private static byte[] digest(PeopleSource.Read read, String memberOf) {
+    private static byte[] digest(PeopleSource.Read read, Set<String> groups) {
         try {
             // Only tells whether anything differs from the last copy; it stands beside the values.
             return MessageDigest.getInstance("SHA-256")
-                    .digest((read + memberOf).getBytes(StandardCharsets.UTF_8));
+                    .digest((read + String.join("\n", groups)).getBytes(StandardCharsets.UTF_8));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException(e);
         }

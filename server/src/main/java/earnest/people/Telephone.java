@@ -5,6 +5,8 @@ import com.google.i18n.phonenumbers.PhoneNumberUtil;
 import com.google.i18n.phonenumbers.PhoneNumberUtil.PhoneNumberFormat;
 import com.google.i18n.phonenumbers.Phonenumber.PhoneNumber;
 
+import earnest.organisation.SettingsInForce;
+
 import org.springframework.stereotype.Component;
 
 import java.util.LinkedHashSet;
@@ -15,16 +17,16 @@ import java.util.Set;
 @Component
 public class Telephone {
     private final PhoneNumberUtil numbers = PhoneNumberUtil.getInstance();
-    private final String homeRegion;
+    private final SettingsInForce settings;
 
-    Telephone(PeopleProperties properties) {
-        this.homeRegion = properties.homeRegion();
+    Telephone(SettingsInForce settings) {
+        this.settings = settings;
     }
 
     /** E.164, or empty if it can be no number. Ranges kept for fiction are possible, not valid. */
     public Optional<String> parse(String text) {
         try {
-            PhoneNumber number = numbers.parse(text, homeRegion);
+            PhoneNumber number = numbers.parse(text, settings.now().homeRegion());
             return numbers.isPossibleNumber(number)
                     ? Optional.of(numbers.format(number, PhoneNumberFormat.E164))
                     : Optional.empty();

@@ -1,18 +1,22 @@
 package earnest.systems;
 
+import earnest.connectors.Operation;
+
 import java.util.List;
 import java.util.Locale;
 
 /** What can be done to an account. */
 public enum Action {
-    UNLOCK("Unlock", "unlock", "is unlocked", 'U'),
+    UNLOCK(Operation.UNLOCK, "Unlock", "unlock", "is unlocked", 'U'),
     TEMPORARY_PASSWORD(
+            Operation.SET_TEMPORARY,
             "Temporary password",
             "give a temporary password to",
             "has a temporary password that must be changed at first sign-in",
             'T'),
     /** What Earnest does by itself when a temporary password ran out unused. */
     EXPIRY(
+            Operation.REPLACE_UNUSED,
             "Temporary password out of force",
             "take the unused temporary password out of force of",
             "has a password that nobody knows",
@@ -21,16 +25,23 @@ public enum Action {
     /** What somebody at the desk can ask for. */
     public static final List<Action> OFFERED = List.of(UNLOCK, TEMPORARY_PASSWORD);
 
+    private final Operation operation;
     private final String label;
     private final String deed;
     private final String became;
     private final char key;
 
-    Action(String label, String deed, String became, char key) {
+    Action(Operation operation, String label, String deed, String became, char key) {
+        this.operation = operation;
         this.label = label;
         this.deed = deed;
         this.became = became;
         this.key = key;
+    }
+
+    /** What a system must be able to do for it. */
+    public Operation operation() {
+        return operation;
     }
 
     public String label() {

@@ -75,7 +75,7 @@ public class WrappedSecrets {
                                 + " values (:id, :t, :c, :at, :key)")
                 .param("id", id)
                 .param("t", ticket)
-                .param("c", wrap(id, secret))
+                .param("c", wrapped(id, secret))
                 .param("at", clock.instant())
                 .param("key", current)
                 .update();
@@ -131,7 +131,12 @@ public class WrappedSecrets {
         return keys.computeIfAbsent(name, n -> new SecretKeySpec(files.key(n), "AES"));
     }
 
-    private byte[] wrap(UUID id, Secret secret) {
+    /** Encrypts a secret that outlives a ticket, such as the credential of a system. */
+    public Wrapped wrap(UUID id, Secret secret) {
+        return new Wrapped(wrapped(id, secret), current);
+    }
+
+    private byte[] wrapped(UUID id, Secret secret) {
         return secret.open(
                 characters -> {
                     ByteBuffer encoded = StandardCharsets.UTF_8.encode(CharBuffer.wrap(characters));
@@ -145,7 +150,8 @@ public class WrappedSecrets {
                 });
     }
 
-    private Secret unwrap(UUID id, Wrapped wrapped) {
+    /** The secret again. The caller wipes it. */
+    public Secret unwrap(UUID id, Wrapped wrapped) {
         byte[] bytes = unwrapKey(id, wrapped);
         try {
             return Secret.ofUtf8(bytes);

@@ -1,14 +1,30 @@
 package earnest.people;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.mock;
+import static org.mockito.Mockito.when;
+
+import earnest.organisation.OrganisationSettings;
+import earnest.organisation.SettingsInForce;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
+import java.time.Duration;
+
 /** Numbers in any spelling are one number. */
 class TelephoneTest {
-    private final Telephone telephone = new Telephone(new PeopleProperties("GB"));
+    private final Telephone telephone = new Telephone(inBritain());
+
+    private static SettingsInForce inBritain() {
+        SettingsInForce settings = mock(SettingsInForce.class);
+        when(settings.now())
+                .thenReturn(
+                        new OrganisationSettings(
+                                "", "GB", Duration.ZERO, Duration.ZERO, Duration.ZERO, 1));
+        return settings;
+    }
 
     @ParameterizedTest
     @CsvSource({

@@ -117,6 +117,13 @@ public final class Ground {
         handle.onExit().join();
     }
 
+    /** Has the demo's steward set a fresh server's desk up. */
+    public void setUpOrganisation() {
+        if (!Files.exists(home.resolve("run/organisation"))) {
+            launcher("organisation");
+        }
+    }
+
     public void again() {
         launcher("ground", "up");
     }

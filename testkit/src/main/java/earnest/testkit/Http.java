@@ -92,6 +92,10 @@ public final class Http {
         return send("POST", path, JsonMapper.shared().writeValueAsString(body));
     }
 
+    public Answer put(String path, Object body) {
+        return send("PUT", path, JsonMapper.shared().writeValueAsString(body));
+    }
+
     public Answer delete(String path) {
         return send("DELETE", path, "");
     }

@@ -63,6 +63,7 @@ public final class ServerProcess {
 
     private static ServerProcess started(ServerProcess server) {
         server.waitUntilUp();
+        server.ground.setUpOrganisation();
         Runtime.getRuntime().addShutdownHook(new Thread(server::kill));
         return server;
     }

@@ -67,6 +67,19 @@ public final class Fields {
         throw new BadField(name(field), "must be text");
     }
 
+    /** A text on one line: without control characters. */
+    public String line(String field) {
+        String text = text(field);
+        if (text.chars().anyMatch(Character::isISOControl)) {
+            throw new BadField(name(field), "must be one line without control characters");
+        }
+        return text;
+    }
+
+    public @Nullable String lineOrNull(String field) {
+        return has(field) ? line(field) : null;
+    }
+
     public @Nullable String textOrNull(String field) {
         return has(field) ? text(field) : null;
     }

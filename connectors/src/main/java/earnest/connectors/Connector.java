@@ -1,0 +1,58 @@
+package earnest.connectors;
+
+import earnest.core.passwords.Secret;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Speaks to one system. Every call has a deadline of a few seconds, and no call is ever repeated
+ * that may have changed something. Marks are those of {@link AccountState#mark}. Thread-safe.
+ */
+public interface Connector extends AutoCloseable {
+    /** The servers, the one that takes writes first. */
+    List<String> servers();
+
+    AccountLookup read(String server, AccountRef account);
+
+    /** Lifts a lock on all servers, unless an administrator put it there or the entry changed. */
+    ChangeResult unlock(AccountRef account, String before);
+
+    /**
+     * Sets a temporary password that must be changed at first sign-in, and lifts a lock, unless the
+     * account was switched off or its password changed since {@code before}.
+     */
+    ChangeResult setTemporary(AccountRef account, Secret password, String before);
+
+    /** The same, only while the temporary password that left {@code effect} was not changed. */
+    ChangeResult replaceUnused(AccountRef account, Secret password, String effect);
+
+    /** Whether a server shows what was asked for at {@code asked}, given the mark before it. */
+    boolean shows(Operation operation, AccountState now, String before, Instant asked);
+
+    /** Whether a further server has what left {@code effect} on the one that takes writes. */
+    boolean arrived(Operation operation, AccountState now, String effect);
+
+    /** What became of the temporary password that left {@code effect}. */
+    TemporaryUse use(AccountState now, String effect);
+
+    /** What the system asks of passwords by itself; nothing where it does not answer. */
+    OwnRules ownRules();
+
+    /**
+     * The people that the system names.
+     *
+     * @param mapping where it keeps them, and in what; as JSON values
+     * @return empty where this kind names no people
+     * @throws earnest.core.json.BadField naming the setting that is wrong
+     */
+    default Optional<PeopleSource> people(Map<String, Object> mapping) {
+        return Optional.empty();
+    }
+
+    /** Gives connections back. */
+    @Override
+    void close();
+}

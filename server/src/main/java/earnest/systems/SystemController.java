@@ -1,0 +1,183 @@
+package earnest.systems;
+
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import earnest.core.json.BadField;
+import earnest.core.json.Fields;
+import earnest.core.json.Json;
+import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+import tools.jackson.databind.json.JsonMapper;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+
+/** Setting systems up. A credential goes in and never comes out. */
+@RestController
+class SystemController {
+    private static final String ID = "[a-z0-9-]{1,40}";
+
+    /**
+     * A system as it is to be.
+     *
+     * @param kind what it speaks; null: it is not connected to and only follows
+     * @param follows id of the system from which it takes its passwords, or null
+     * @param settings of its kind
+     * @param credential with which Earnest signs in; null: the one before stays
+     */
+    record SystemWanted(
+            @Nullable @Size(max = 30) String kind,
+            @NotBlank @Size(max = 80) String name,
+            @Nullable @Pattern(regexp = ID) String follows,
+            @NotBlank @Size(max = 120) String whoHelps,
+            int position,
+            @NotNull Map<String, Object> settings,
+            @NotNull Map<String, Object> passwordRules,
+            @Nullable @Size(max = 1000) String credential) {
+        @Override
+        public String toString() {
+            return "(the system " + name + ")";
+        }
+    }
+
+    /**
+     * A system as it is set up.
+     *
+     * @param hasCredential whether one is kept; it is never shown
+     */
+    record SystemSetUp(
+            String id,
+            @Nullable String kind,
+            String name,
+            @Nullable String follows,
+            String whoHelps,
+            int position,
+            Map<String, Object> settings,
+            Map<String, Object> passwordRules,
+            boolean hasCredential) {}
+
+    private final Systems systems;
+    private final SystemRows rows;
+    private final TheRecord record;
+    private final Writes writes;
+
+    SystemController(Systems systems, SystemRows rows, TheRecord record, Writes writes) {
+        this.systems = systems;
+        this.rows = rows;
+        this.record = record;
+        this.writes = writes;
+    }
+
+    @GetMapping("/api/systems")
+    List<SystemSetUp> all(SignedIn me) {
+        me.must(Right.SET_UP);
+        return rows.all().stream().map(SystemController::shown).toList();
+    }
+
+    private static SystemSetUp shown(SystemRow row) {
+        return new SystemSetUp(
+                row.id(),
+                row.kind(),
+                row.name(),
+                row.follows(),
+                row.whoHelps(),
+                row.position(),
+                map(row.settings()),
+                map(row.passwordRules()),
+                row.hasCredential());
+    }
+
+    private static Map<String, Object> map(String json) {
+        return Objects.requireNonNull(Json.object(Json.read(json)));
+    }
+
+    /** Sets one up, or changes it. It is in force at once, on every node. */
+    @PutMapping("/api/systems/{system}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void put(SignedIn me, @PathVariable String system, @Valid @RequestBody SystemWanted wanted) {
+        me.must(Right.SET_UP);
+        if (!system.matches(ID)) {
+            throw Problem.invalid(
+                    "A system's id is small letters, digits and hyphens, 40 at most.");
+        }
+        writes.run(() -> put(me, system, wanted, rows.lock(system)));
+    }
+
+    private void put(SignedIn me, String id, SystemWanted wanted, Optional<SystemRow> before) {
+        SystemRow row =
+                new SystemRow(
+                        id,
+                        wanted.kind(),
+                        wanted.name().strip(),
+                        wanted.follows(),
+                        wanted.whoHelps().strip(),
+                        wanted.position(),
+                        json(wanted.settings()),
+                        json(wanted.passwordRules()),
+                        wanted.credential() != null,
+                        before.map(SystemRow::version).orElse(0L) + 1);
+        boolean moved = mustBeRight(row, before);
+        rows.put(row);
+        String given = wanted.credential();
+        if (given != null) {
+            try (Secret credential = Secret.of(given)) {
+                rows.putCredential(id, credential);
+            }
+        } else if (moved) {
+            rows.putCredential(id, null);
+        }
+        record.append(
+                Entry.by(EntryKind.SYSTEM_SET_UP, me.id(), me.name())
+                        .data("systemName", row.name())
+                        .data("system", id)
+                        .data("credential", given == null && !moved ? "kept" : "replaced"));
+    }
+
+    /** Whether the credential would from now on be sent elsewhere. */
+    private boolean mustBeRight(SystemRow row, Optional<SystemRow> before) {
+        String kind = row.kind();
+        if (kind == null) {
+            return true;
+        }
+        try (Secret nothing = Secret.of("")) {
+            Systems.open(systems.kinds(), row, nothing).connector().close();
+            String place = place(row);
+            return before.filter(was -> kind.equals(was.kind()))
+                    .map(was -> !place(was).equals(place))
+                    .orElse(true);
+        } catch (BadField wrong) {
+            throw Problem.invalid("The field " + wrong.getMessage() + ".");
+        }
+    }
+
+    private String place(SystemRow row) {
+        return Systems.kind(systems.kinds(), Objects.requireNonNull(row.kind()))
+                .credentialPlace(Fields.of("settings", Json.read(row.settings())));
+    }
+
+    private static String json(Map<String, Object> values) {
+        return JsonMapper.shared().writeValueAsString(values);
+    }
+}

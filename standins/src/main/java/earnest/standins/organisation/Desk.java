@@ -1,0 +1,81 @@
+package earnest.standins.organisation;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+import java.io.IOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.time.Duration;
+import java.util.Map;
+
+/** Somebody signed in at the desk's API, in a browser's stead. */
+final class Desk {
+    private static final int FIRST_ERROR = 300;
+    private static final Duration ANSWER = Duration.ofSeconds(30);
+
+    private final URI url;
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+
+    private Desk(URI url) {
+        this.url = url;
+    }
+
+    /**
+     * Signs in.
+     *
+     * @throws IOException with what the desk says, if it says no
+     */
+    static Desk signIn(URI url, String login, String password)
+            throws IOException, InterruptedException {
+        Desk desk = new Desk(url);
+        desk.ask("GET", "/api/session", null);
+        desk.ask(
+                "POST",
+                "/api/session",
+                JsonMapper.shared().valueToTree(Map.of("login", login, "password", password)));
+        return desk;
+    }
+
+    /**
+     * Puts something at an address.
+     *
+     * @throws IOException with what the desk says, if it says no
+     */
+    void put(String path, JsonNode body) throws IOException, InterruptedException {
+        ask("PUT", path, body);
+    }
+
+    private void ask(String method, String path, @org.jspecify.annotations.Nullable JsonNode body)
+            throws IOException, InterruptedException {
+        HttpRequest.Builder request =
+                HttpRequest.newBuilder(url.resolve(path))
+                        .timeout(ANSWER)
+                        .header("Content-Type", "application/json")
+                        .header("X-XSRF-TOKEN", pageToken())
+                        .method(
+                                method,
+                                body == null
+                                        ? HttpRequest.BodyPublishers.noBody()
+                                        : HttpRequest.BodyPublishers.ofString(body.toString()));
+        HttpResponse<String> answer =
+                http.send(request.build(), HttpResponse.BodyHandlers.ofString());
+        if (answer.statusCode() >= FIRST_ERROR) {
+            throw new IOException(
+                    "%s %s: %d %s".formatted(method, path, answer.statusCode(), answer.body()));
+        }
+    }
+
+    private String pageToken() {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().endsWith("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .orElse("none");
+    }
+}

@@ -1,0 +1,85 @@
+package earnest.standins.organisation;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.net.URI;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Map;
+
+/**
+ * Sets the demo's organisation up: what {@code brackwater.json} says, with this installation's
+ * ports and secrets put in. To do it twice changes nothing.
+ *
+ * <p>Arguments: the desk's address, the home of the installation, and the ports of the directory
+ * over TLS and of its replica.
+ */
+public final class SetUp {
+    private SetUp() {}
+
+    public static void main(String[] args) throws IOException, InterruptedException {
+        Path home = Path.of(args[1]);
+        Map<String, String> slots =
+                Map.of(
+                        "@LDAPS_PORT@",
+                        args[2],
+                        "@REPLICA_PORT@",
+                        args[3],
+                        "@CERTIFICATE@",
+                        Files.readString(home.resolve("tls/directory.pem")),
+                        "@DIRECTORY_SECRET@",
+                        secret(home, "ldap-earnest"));
+        Desk steward = Desk.signIn(URI.create(args[0]), "maren.holt", secret(home, "demo-sign-in"));
+        JsonNode all = filled(organisation(), slots);
+        steward.put("/api/organisation", all.get("organisation"));
+        put(steward, "/api/systems/", all.get("systems"));
+        put(steward, "/api/people-sources/", all.get("peopleSources"));
+    }
+
+    private static void put(Desk steward, String path, JsonNode things)
+            throws IOException, InterruptedException {
+        for (Map.Entry<String, JsonNode> thing : things.properties()) {
+            steward.put(path + thing.getKey(), thing.getValue());
+        }
+    }
+
+    private static String secret(Path home, String name) throws IOException {
+        return Files.readString(home.resolve("secrets").resolve(name)).strip();
+    }
+
+    private static JsonNode organisation() throws IOException {
+        try (InputStream in = SetUp.class.getResourceAsStream("/organisation/brackwater.json")) {
+            if (in == null) {
+                throw new IOException("organisation/brackwater.json is missing");
+            }
+            return JsonMapper.shared().readTree(in.readAllBytes());
+        }
+    }
+
+    /** The same with every slot of its texts filled. */
+    private static JsonNode filled(JsonNode node, Map<String, String> slots) {
+        if (node.isString()) {
+            String text = node.asString();
+            for (Map.Entry<String, String> slot : slots.entrySet()) {
+                text = text.replace(slot.getKey(), slot.getValue());
+            }
+            return JsonMapper.shared().getNodeFactory().stringNode(text);
+        }
+        if (node instanceof ObjectNode object) {
+            ObjectNode whole = JsonMapper.shared().createObjectNode();
+            object.properties().forEach(e -> whole.set(e.getKey(), filled(e.getValue(), slots)));
+            return whole;
+        }
+        if (node instanceof ArrayNode list) {
+            ArrayNode whole = JsonMapper.shared().createArrayNode();
+            list.forEach(item -> whole.add(filled(item, slots)));
+            return whole;
+        }
+        return node;
+    }
+}

@@ -1,0 +1,54 @@
+package earnest.testkit;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+import java.util.stream.StreamSupport;
+
+/** The demo's steward, who sets things as a test needs them. */
+public final class Steward {
+    private final Http api;
+
+    public Steward(Ground ground) {
+        this.api = Desk.signIn(ground, "maren.holt").api();
+    }
+
+    public Http api() {
+        return api;
+    }
+
+    /** How many changes a person may have in 24 hours. */
+    public void mostChangesADay(int most) {
+        ObjectNode settings = (ObjectNode) api.get("/api/organisation").ok();
+        settings.put("mostChangesADay", most);
+        api.put("/api/organisation", settings).ok();
+    }
+
+    /** How often the directory is asked for changes, and for everybody. */
+    public void copyPeople(int changesEverySeconds, int wholeEverySeconds) {
+        ObjectNode settings = source("directory");
+        settings.put("changesEverySeconds", changesEverySeconds);
+        settings.put("wholeEverySeconds", wholeEverySeconds);
+        api.put("/api/people-sources/directory", settings).ok();
+    }
+
+    /** The settings of a source of people. */
+    public ObjectNode source(String id) {
+        return (ObjectNode) one("/api/people-sources", id).get("settings");
+    }
+
+    /** A system as it is put: without its id, and with its credential kept. */
+    public ObjectNode system(String id) {
+        ObjectNode system = (ObjectNode) one("/api/systems", id);
+        system.remove("id");
+        system.remove("hasCredential");
+        return system;
+    }
+
+    private JsonNode one(String path, String id) {
+        return StreamSupport.stream(api.get(path).ok().spliterator(), false)
+                .filter(one -> one.get("id").asString().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+}
