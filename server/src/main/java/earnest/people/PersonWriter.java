@@ -228,6 +228,13 @@ class PersonWriter {
                 });
     }
 
+    /** Everybody who came from a source is gone with it; returns how many that are. */
+    int allGone(SourceRow source) {
+        List<PersonEntries.Gone> all = entries.missing(source.id(), Set.of()).gone();
+        gone(source, all);
+        return all.size();
+    }
+
     private static byte[] digest(PeopleSource.Read read, Set<String> groups) {
         try {
             // Only tells whether anything differs from the last copy; it stands beside the values.

@@ -19,6 +19,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -61,12 +62,19 @@ class SourceController {
     record PeopleSourceSetUp(String id, PeopleSourceSettings settings) {}
 
     private final SourceRows sources;
+    private final PersonWriter people;
     private final Systems systems;
     private final TheRecord record;
     private final Writes writes;
 
-    SourceController(SourceRows sources, Systems systems, TheRecord record, Writes writes) {
+    SourceController(
+            SourceRows sources,
+            PersonWriter people,
+            Systems systems,
+            TheRecord record,
+            Writes writes) {
         this.sources = sources;
+        this.people = people;
         this.systems = systems;
         this.record = record;
         this.writes = writes;
@@ -122,6 +130,26 @@ class SourceController {
                             Entry.by(EntryKind.SOURCE_SET_UP, me.id(), me.name())
                                     .data("sourceName", source)
                                     .data("system", wanted.system()));
+                });
+    }
+
+    /** Takes one away: its people stay on the record, and are gone. */
+    @DeleteMapping("/api/people-sources/{source}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void remove(SignedIn me, @PathVariable String source) {
+        me.must(Right.SET_UP);
+        writes.run(
+                () -> {
+                    SourceRow row =
+                            sources.all().stream()
+                                    .filter(one -> one.id().equals(source))
+                                    .findFirst()
+                                    .orElseThrow(() -> Problem.unknown("source of people"));
+                    sources.remove(source);
+                    record.append(
+                            Entry.by(EntryKind.SOURCE_TAKEN_AWAY, me.id(), me.name())
+                                    .data("sourceName", source)
+                                    .data("people", people.allGone(row)));
                 });
     }
 }

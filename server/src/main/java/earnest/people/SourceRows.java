@@ -37,6 +37,11 @@ class SourceRows {
                 row.getLong("version"));
     }
 
+    /** Takes one away; 1 if it was there. */
+    int remove(String id) {
+        return database.sql("delete from people_source where id = :id").param("id", id).update();
+    }
+
     /** Adds or replaces one; what it says is read whole the next time. */
     void put(SourceRow row) {
         database.sql(

@@ -98,6 +98,7 @@ public enum EntryKind {
     KEY_CHANGED("changed the key that seals the record: {reason}"),
     SYSTEM_SET_UP("set up the system {systemName}; its credential is {credential}"),
     SOURCE_SET_UP("set up where people come from: {sourceName}"),
+    SOURCE_TAKEN_AWAY("took {sourceName} away, from where {people} people came"),
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),
     PEOPLE_COPIED("copied {people} people from the directory"),
     COPY_HELD("did not take over what the directory said: {reason}"),

@@ -175,9 +175,13 @@ public final class Desk {
     }
 
     public Answer change(String ticket, String action) {
+        return change(ticket, "directory", action);
+    }
+
+    public Answer change(String ticket, String system, String action) {
         return api.post(
                 "/api/tickets/" + ticket + "/changes",
-                Map.of("system", "directory", "action", action, "version", version(ticket)));
+                Map.of("system", system, "action", action, "version", version(ticket)));
     }
 
     /** The latest change on the page once it is settled on all servers. */
