@@ -64,6 +64,7 @@ class JudgedAgainTest {
                             }
                         });
 
+        assertThat(rulebooks).containsKey(1L);
         assertThat(decided).hasSizeGreaterThanOrEqualTo(2);
         for (JsonNode leaf : decided) {
             assertThat(leaf.get("version").asInt()).isEqualTo(2);
@@ -76,6 +77,19 @@ class JudgedAgainTest {
                     .isEqualTo(why.get("asked").asInt());
         }
         assertThat(decided.toString()).doesNotContain("+44").doesNotContain("@");
+    }
+
+    /** Other tests put rulebooks in force behind the server's back, which stand on no record. */
+    private Rulebook stored(long version) {
+        return RulebookFile.read(
+                Fields.of(
+                        "",
+                        Json.read(
+                                app.database()
+                                        .sql("select content from rulebook where version = :v")
+                                        .param("v", version)
+                                        .query(String.class)
+                                        .single())));
     }
 
     private static Rulebook read(JsonNode text) {
