@@ -10,6 +10,7 @@ export type Account = Schemas["Account"];
 export type Judgement = Schemas["Judgement"];
 export type Offer = Schemas["Offer"];
 export type OpenCheck = Schemas["Open"];
+export type CheckForm = Schemas["CheckForm"];
 export type Accounts = Schemas["Accounts"];
 export type System = Schemas["System"];
 export type Done = Schemas["Done"];

@@ -142,7 +142,7 @@ export interface paths {
         get?: never;
         put: operations["put_1"];
         post?: never;
-        delete?: never;
+        delete: operations["remove"];
         options?: never;
         head?: never;
         patch?: never;
@@ -221,7 +221,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_3"];
+        post: operations["answer_2"];
         delete?: never;
         options?: never;
         head?: never;
@@ -397,7 +397,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_2"];
+        post: operations["answer_1"];
         delete?: never;
         options?: never;
         head?: never;
@@ -452,7 +452,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/tickets/{ticket}/checks/{check}/answer": {
+    "/api/tickets/{ticket}/checks/{check}/reply": {
         parameters: {
             query?: never;
             header?: never;
@@ -461,23 +461,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_1"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/tickets/{ticket}/checks/{check}/heard": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["heard"];
+        post: operations["reply"];
         delete?: never;
         options?: never;
         head?: never;
@@ -729,7 +713,7 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         Account: {
-            calledBack: string[];
+            deniable: string[];
             judgements: components["schemas"]["Judgement"][];
             lifting?: components["schemas"]["Lifting"];
             lines: components["schemas"]["Line"][];
@@ -748,9 +732,6 @@ export interface components {
             number: string;
             /** Format: uuid */
             ticket: string;
-        };
-        Answer: {
-            typed: string;
         };
         Begin: {
             offer: string;
@@ -790,6 +771,24 @@ export interface components {
             number?: number;
             sealed: boolean;
             to: string;
+        };
+        CheckChoice: {
+            id: string;
+            key: string;
+            words: string;
+        };
+        CheckForm: {
+            asks?: string;
+            choices: components["schemas"]["CheckChoice"][];
+            /** Format: int32 */
+            digits: number;
+            kind: string;
+            says?: string;
+            trouble: boolean;
+        };
+        CheckReply: {
+            chosen?: string;
+            typed?: string;
         };
         Claim: {
             /** Format: uuid */
@@ -912,9 +911,6 @@ export interface components {
         Health: {
             state: string;
         };
-        Heard: {
-            heard: string;
-        };
         InForce: {
             number: string;
             /** Format: date-time */
@@ -1009,17 +1005,15 @@ export interface components {
             state: string;
         };
         Open: {
-            asks?: string;
-            delivery?: string;
             /** Format: date-time */
             expiresAt?: string;
+            form: components["schemas"]["CheckForm"];
             /** Format: uuid */
             id: string;
             label: string;
             method: string;
             /** Format: int32 */
             triesLeft: number;
-            trouble?: string;
         };
         Outcome: {
             outcome: string;
@@ -1280,9 +1274,9 @@ export interface components {
         Who: {
             account: string;
             alsoOnTheLine: components["schemas"]["AlsoHere"][];
-            authenticator: boolean;
             claim: string;
             contacts: components["schemas"]["ContactLine"][];
+            devices: string[];
             earlier: components["schemas"]["Earlier"][];
             facts: string[];
             given?: string;
@@ -1527,6 +1521,26 @@ export interface operations {
             };
         };
     };
+    remove: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                source: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No Content */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+        };
+    };
     freshness: {
         parameters: {
             query?: never;
@@ -1640,7 +1654,7 @@ export interface operations {
             };
         };
     };
-    answer_3: {
+    answer_2: {
         parameters: {
             query?: never;
             header?: never;
@@ -1948,7 +1962,7 @@ export interface operations {
             };
         };
     };
-    answer_2: {
+    answer_1: {
         parameters: {
             query?: never;
             header?: never;
@@ -2041,7 +2055,7 @@ export interface operations {
             };
         };
     };
-    answer_1: {
+    reply: {
         parameters: {
             query?: never;
             header?: never;
@@ -2053,34 +2067,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Answer"];
-            };
-        };
-        responses: {
-            /** @description OK */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Outcome"];
-                };
-            };
-        };
-    };
-    heard: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                ticket: string;
-                check: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Heard"];
+                "application/json": components["schemas"]["CheckReply"];
             };
         };
         responses: {

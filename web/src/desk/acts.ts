@@ -16,19 +16,10 @@ export const claim = (ticket: string, person: string, version: number) =>
   ask(client.POST("/api/tickets/{ticket}/claim", { ...path(ticket), body: { person, version } }));
 export const beginCheck = (ticket: string, offer: string) =>
   ask(client.POST("/api/tickets/{ticket}/checks", { ...path(ticket), body: { offer } }));
-export const answerCheck = (ticket: string, check: string, typed: string) =>
+/** What the analyst typed, or which of the form's choices they took. */
+export const replyToCheck = (ticket: string, check: string, reply: { typed: string } | { chosen: string }) =>
   ask(
-    client.POST("/api/tickets/{ticket}/checks/{check}/answer", {
-      ...checkPath(ticket, check),
-      body: { typed },
-    }),
-  );
-export const heard = (ticket: string, check: string, what: string) =>
-  ask(
-    client.POST("/api/tickets/{ticket}/checks/{check}/heard", {
-      ...checkPath(ticket, check),
-      body: { heard: what },
-    }),
+    client.POST("/api/tickets/{ticket}/checks/{check}/reply", { ...checkPath(ticket, check), body: reply }),
   );
 export const endCheck = (ticket: string, check: string) =>
   ask(client.DELETE("/api/tickets/{ticket}/checks/{check}", checkPath(ticket, check)));

@@ -7,25 +7,36 @@ import { OpenCheck } from "./open-check";
 
 vi.mock("../acts");
 
+const form = { digits: 0, trouble: false, choices: [] };
 const code: Check = {
   id: "c",
   method: "code-by-text",
   label: "Code by text",
-  asks: "The six digits that were sent",
+  form: { ...form, kind: "code", asks: "The six digits that were sent", digits: 6, says: "The text arrived" },
   triesLeft: 3,
-  delivery: "arrived",
 };
-const back = (delivery: string): Check => ({
+const ringing: Check = {
   id: "c",
   method: "call-back",
   label: "Call back",
-  triesLeft: 3,
-  delivery,
-});
+  form: { ...form, kind: "wait", says: "It rings." },
+  triesLeft: 1,
+};
+const answered: Check = {
+  ...ringing,
+  form: {
+    ...form,
+    kind: "choices",
+    says: "Somebody answered.",
+    choices: [
+      { id: "confirmed", words: "It is them", key: "y" },
+      { id: "denied", words: "They did not ask for this", key: "d" },
+    ],
+  },
+};
 
 beforeEach(() => {
-  vi.mocked(acts.answerCheck).mockReset().mockResolvedValue({ outcome: "wrong", triesLeft: 2 });
-  vi.mocked(acts.heard).mockReset().mockResolvedValue({ outcome: "passed", triesLeft: 0 });
+  vi.mocked(acts.replyToCheck).mockReset().mockResolvedValue({ outcome: "wrong", triesLeft: 2 });
 });
 
 describe("a code", () => {
@@ -33,8 +44,8 @@ describe("a code", () => {
     render(<OpenCheck ticket="t" check={code} lit />);
     expect(screen.getByLabelText("The six digits that were sent")).toHaveFocus();
     await userEvent.keyboard("12 34-56");
-    await waitFor(() => expect(acts.answerCheck).toHaveBeenCalledWith("t", "c", "123456"));
-    expect(acts.answerCheck).toHaveBeenCalledTimes(1);
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { typed: "123456" }));
+    expect(acts.replyToCheck).toHaveBeenCalledTimes(1);
   });
   it("says that it was wrong and is empty again", async () => {
     render(<OpenCheck ticket="t" check={code} lit />);
@@ -46,16 +57,31 @@ describe("a code", () => {
 
 describe("a call back", () => {
   it("offers no answer before somebody answered", async () => {
-    render(<OpenCheck ticket="t" check={back("ringing")} lit />);
+    render(<OpenCheck ticket="t" check={ringing} lit />);
     expect(screen.getByText("It rings.")).toBeInTheDocument();
     await userEvent.keyboard("y");
-    expect(acts.heard).not.toHaveBeenCalled();
+    expect(acts.replyToCheck).not.toHaveBeenCalled();
   });
   it("is confirmed, refused or denied by its keys", async () => {
-    render(<OpenCheck ticket="t" check={back("answered")} lit />);
+    render(<OpenCheck ticket="t" check={answered} lit />);
     await userEvent.keyboard("d");
-    await waitFor(() => expect(acts.heard).toHaveBeenCalledWith("t", "c", "denied"));
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { chosen: "denied" }));
     await userEvent.keyboard("y");
-    await waitFor(() => expect(acts.heard).toHaveBeenCalledWith("t", "c", "confirmed"));
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { chosen: "confirmed" }));
+  });
+});
+
+describe("a check of a method that nobody here knows", () => {
+  it("is drawn by its form", async () => {
+    const unknown: Check = {
+      id: "c",
+      method: "harbour-word",
+      label: "Word of the harbour",
+      form: { ...form, kind: "text", asks: "The word of the day" },
+      triesLeft: 1,
+    };
+    render(<OpenCheck ticket="t" check={unknown} lit />);
+    await userEvent.keyboard("heron{Enter}");
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { typed: "heron" }));
   });
 });

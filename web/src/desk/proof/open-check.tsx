@@ -1,9 +1,9 @@
 import { useEffect, useRef, useState } from "react";
-import type { OpenCheck as Check } from "../../api/client";
+import type { OpenCheck as Check, CheckForm } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { Button } from "../../ui/parts";
 import { inWords, useNow } from "../../ui/time";
-import { answerCheck, endCheck, heard } from "../acts";
+import { endCheck, replyToCheck } from "../acts";
 import { useNotices } from "../notices";
 
 interface Props {
@@ -12,22 +12,27 @@ interface Props {
   lit: boolean;
 }
 
-/** The check under way, in place. */
+/** The check under way, in place: one of a few forms, whatever its method. */
 export function OpenCheck({ ticket, check, lit }: Props) {
+  const typed = check.form.kind === "code" || check.form.kind === "text";
   return (
     <section aria-label={check.label} className="my-2 rounded border border-seal bg-lit p-2.5">
       <h3 className="mb-1 font-semibold">{check.label}</h3>
-      {check.method === "call-back" ? (
-        <CallBack ticket={ticket} check={check} lit={lit} />
-      ) : (
+      {typed ? (
         <Typed key={check.id} ticket={ticket} check={check} />
+      ) : (
+        <Chosen ticket={ticket} check={check} lit={lit} />
       )}
     </section>
   );
 }
 
-const DIGITS = 6;
-const CODES = new Set(["code-by-text", "authenticator"]);
+function Says({ form }: { form: CheckForm }) {
+  if (!form.says) return null;
+  return (
+    <p className={`text-[13px] ${form.trouble ? "font-semibold text-wait" : "text-muted"}`}>{form.says}</p>
+  );
+}
 
 function Typed({ ticket, check }: { ticket: string; check: Check }) {
   const notices = useNotices();
@@ -35,11 +40,12 @@ function Typed({ ticket, check }: { ticket: string; check: Check }) {
   const field = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState("");
   const [said, setSaid] = useState("");
-  const code = CODES.has(check.method);
+  const { digits, asks } = check.form;
+  const code = digits > 0;
   useEffect(() => field.current?.focus(), []);
   const submit = async (value: string) => {
     await notices.during(async () => {
-      const outcome = await answerCheck(ticket, check.id, value);
+      const outcome = await replyToCheck(ticket, check.id, { typed: value });
       if (outcome.outcome === "wrong") {
         setTyped("");
         setSaid(`Wrong. ${outcome.triesLeft === 1 ? "One try" : `${outcome.triesLeft} tries`} left.`);
@@ -48,10 +54,10 @@ function Typed({ ticket, check }: { ticket: string; check: Check }) {
     });
   };
   const change = (value: string) => {
-    const next = code ? value.replace(/\D/g, "").slice(0, DIGITS) : value;
+    const next = code ? value.replace(/\D/g, "").slice(0, digits) : value;
     setTyped(next);
     // A code submits itself at the last digit.
-    if (code && next.length === DIGITS) void submit(next);
+    if (code && next.length === digits) void submit(next);
   };
   const left = check.expiresAt ? Math.max(0, Date.parse(check.expiresAt) - now) : null;
   return (
@@ -61,21 +67,16 @@ function Typed({ ticket, check }: { ticket: string; check: Check }) {
         if (typed.trim()) void submit(typed);
       }}
     >
-      {check.delivery && (
-        <p className={`text-[13px] ${check.trouble ? "font-semibold text-wait" : "text-muted"}`}>
-          The text {check.delivery}
-          {check.trouble ? `: ${check.trouble}` : ""}
-        </p>
-      )}
+      <Says form={check.form} />
       <label className="mt-1 block">
-        <span className="text-[13px]">{check.asks}</span>
+        <span className="text-[13px]">{asks}</span>
         <input
           ref={field}
           className={`field mt-1 ${code ? "num text-lg tracking-[.3em]" : ""}`}
           inputMode={code ? "numeric" : "text"}
           autoComplete="off"
           spellCheck={false}
-          maxLength={code ? 12 : 160}
+          maxLength={code ? 2 * digits : 160}
           value={typed}
           onChange={(event) => change(event.target.value)}
           onKeyDown={(event) => event.key === "Escape" && field.current?.blur()}
@@ -99,46 +100,37 @@ function Typed({ ticket, check }: { ticket: string; check: Check }) {
   );
 }
 
-const LINE: Record<string, string> = {
-  "being placed": "The call is being placed.",
-  ringing: "It rings.",
-  answered: "Somebody answered. Ask whether they called the desk, and for what.",
-  declined: "The call was declined.",
-  unanswered: "Nobody answered.",
-  ended: "The call is over.",
-};
-
-const HEARD = [
-  { what: "confirmed", key: "y", words: "It is them, and they asked for it" },
-  { what: "somebody-else", key: "n", words: "It is somebody else" },
-  { what: "denied", key: "d", words: "They did not ask for this" },
-];
-
-function CallBack({ ticket, check, lit }: Props) {
+/** What something outside, or the analyst's ear, decides. */
+function Chosen({ ticket, check, lit }: Props) {
   const notices = useNotices();
-  const answered = check.delivery === "answered" || check.delivery === "ended";
-  const say = (what: string) => void notices.during(() => heard(ticket, check.id, what));
-  const offered = answered ? HEARD : [];
+  const { choices, says } = check.form;
+  const choose = (chosen: string) => void notices.during(() => replyToCheck(ticket, check.id, { chosen }));
+  const end = () => void notices.during(() => endCheck(ticket, check.id));
   useKeys(
     lit
       ? [
-          ...offered.map((h) => ({ key: h.key, words: h.words, run: () => say(h.what) })),
-          { key: "x", words: "End the call back without an answer", run: () => say("no-answer") },
+          ...choices.map((choice) => ({ ...choice, run: () => choose(choice.id) })),
+          { key: "x", words: "End the check without an answer", run: end },
         ]
       : [],
   );
   return (
     <>
       <p role="status" className="mb-2 text-[13px]">
-        {LINE[check.delivery ?? "being placed"] ?? check.delivery}
+        {says}
       </p>
       <div className="grid gap-1">
-        {offered.map((h, i) => (
-          <Button key={h.what} quiet={i > 0} hotkey={h.key.toUpperCase()} onClick={() => say(h.what)}>
-            {h.words}
+        {choices.map((choice, i) => (
+          <Button
+            key={choice.id}
+            quiet={i > 0}
+            hotkey={choice.key.toUpperCase()}
+            onClick={() => choose(choice.id)}
+          >
+            {choice.words}
           </Button>
         ))}
-        <Button quiet hotkey="X" onClick={() => say("no-answer")}>
+        <Button quiet hotkey="X" onClick={end}>
           End without answer
         </Button>
       </div>

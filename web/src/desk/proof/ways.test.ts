@@ -20,7 +20,7 @@ const account: Account = {
     offer("back", "Call back", 60),
   ],
   judgements: [],
-  calledBack: [],
+  deniable: [],
 };
 const judgement: Judgement = {
   action: "temporary-password",

@@ -113,7 +113,7 @@ function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"
           </Term>
         ))}
         <Term words="Device">
-          {who.authenticator ? "authenticator enrolled" : "no authenticator enrolled"}
+          {who.devices.length > 0 ? `${who.devices.join(", ")} enrolled` : "nothing enrolled"}
         </Term>
         {who.facts.length > 0 && (
           <Term words="May be asked">

@@ -2,6 +2,7 @@ package earnest;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
@@ -12,6 +13,7 @@ import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ConditionEvents;
 import com.tngtech.archunit.lang.SimpleConditionEvent;
 
+import earnest.connectors.SystemKind;
 import earnest.core.passwords.Secret;
 
 import org.junit.jupiter.api.Test;
@@ -37,9 +39,9 @@ class ArchitectureTest {
                     "earnest.connectors.ldap.LdapServers", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
-                    "earnest.checks.CodeText", // to send a code
-                    "earnest.checks.StaffFact", // to compare it
-                    "earnest.checks.SentCodes", // to refuse a code in a summary
+                    "earnest.checks.methods.codebytext.CodeText", // to send a code
+                    "earnest.checks.methods.stafffact.StaffFact", // to compare it
+                    "earnest.checks.methods.codebytext.SentCodes", // to refuse a code in a summary
                     "earnest.channels.Gateway"); // to carry a text
 
     @Test
@@ -97,6 +99,65 @@ class ArchitectureTest {
                         "..impl..",
                         "..manager..",
                         "..dto..")
+                .check(ALL);
+    }
+
+    /** What there will be many of has a home, and nothing outside names any of them. */
+    @Test
+    void nothingKnowsAMethodOrAKindByName() {
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("earnest.checks.methods.(*)..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("earnest.checks.methods.(*)..")
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("earnest.connectors.(*)..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("earnest.connectors.(*)..")
+                .check(ALL);
+        slices().matching("earnest.checks.methods.(*)..")
+                .should()
+                .notDependOnEachOther()
+                .check(ALL);
+        slices().matching("earnest.connectors.(*)..").should().notDependOnEachOther().check(ALL);
+    }
+
+    @Test
+    void connectorsKnowNoFrameworkAndNoDatabase() {
+        noClasses()
+                .that()
+                .resideInAPackage("earnest.connectors..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage(
+                        "org.springframework..",
+                        "jakarta..",
+                        "java.sql..",
+                        "javax.sql..",
+                        "tools.jackson..",
+                        "earnest.ground..")
+                .check(ALL);
+    }
+
+    @Test
+    void ofAFolderOnlyItsRegistrationIsPublic() {
+        classes()
+                .that()
+                .resideInAPackage("earnest.connectors.(*)..")
+                .and()
+                .arePublic()
+                .should()
+                .implement(SystemKind.class)
+                .check(ALL);
+        noClasses()
+                .that()
+                .resideInAPackage("earnest.checks.methods.(*)..")
+                .should()
+                .bePublic()
                 .check(ALL);
     }
 }

@@ -39,17 +39,14 @@ class ProofAttacksTest {
     }
 
     private Answer heard(Desk desk, String ticket, String check, String heard) {
-        return desk.api()
-                .post(
-                        "/api/tickets/" + ticket + "/checks/" + check + "/heard",
-                        Map.of("heard", heard));
+        return desk.heard(ticket, check, heard);
     }
 
     private String calledBack(String ticket, String account) {
         String check = tove.begin(ticket, "call-back");
         outside.answer(account);
         Eventually.waitFor(
-                "the call back to be answered", () -> app.recorded(ticket, "call-back-answered"));
+                "the call back to be answered", () -> app.recorded(ticket, "check-went-on"));
         return check;
     }
 
@@ -160,7 +157,7 @@ class ProofAttacksTest {
         Eventually.waitFor(
                 "the called line to be over",
                 () -> !tove.page(ticket).get("ticket").get("speaking").asBoolean());
-        heard(tove, ticket, check, "no-answer").ok();
+        tove.end(ticket, check).ok();
         assertThat(heard(tove, ticket, check, "confirmed").problem()).isEqualTo("check-over");
         heard(tove, ticket, check, "denied").ok();
         assertThat(tove.page(ticket).get("proof").get("stopped").asBoolean()).isTrue();
@@ -252,7 +249,7 @@ class ProofAttacksTest {
         tove.begin(ticket, "staff-fact");
         tove.begin(ticket, "staff-fact");
         assertThat(tove.standing(ticket)).isLessThan(after);
-        assertThat(app.recorded(ticket, "fact-not-given")).isTrue();
+        assertThat(app.recorded(ticket, "check-failed")).isTrue();
     }
 
     @Test

@@ -88,8 +88,7 @@ final class AppendBench {
                                         () ->
                                                 record.append(
                                                         Entry.by(
-                                                                        EntryKind
-                                                                                .CALL_BACK_CONFIRMED,
+                                                                        EntryKind.CHECK_PASSED,
                                                                         somebody,
                                                                         "Somebody of the desk")
                                                                 .ticket(somebody, somebody)
@@ -115,7 +114,7 @@ final class AppendBench {
                         database.prepareStatement(
                                 "insert into bare_entry (id, at, kind, actor_type, actor_id,"
                                         + " ticket_id, person_id, leaf) values (?, now(6),"
-                                        + " 'call-back-confirmed', 'analyst', ?, ?, ?, ?)");
+                                        + " 'check-passed', 'analyst', ?, ?, ?, ?)");
                 PreparedStatement personal =
                         database.prepareStatement(
                                 "insert into bare_entry_personal (entry_id, field, value, salt)"

@@ -123,7 +123,7 @@ final class ExportBench {
             personal.setBytes(4, salt);
             personal.addBatch();
         }
-        String kind = "call-back-confirmed";
+        String kind = "check-passed";
         Instant at = BEGUN.plusMillis(i);
         Leaf.Actor actor = new Leaf.Actor("analyst", somebody.toString(), "password");
         Leaf leaf =

@@ -106,7 +106,7 @@ final class VerifyBench {
                 Map.of(
                         "id", uuid(random),
                         "at", "2026-11-23T10:12:00.123456Z",
-                        "kind", "call-back-confirmed",
+                        "kind", "check-passed",
                         "actor",
                                 Map.of(
                                         "type", "analyst",

@@ -136,6 +136,12 @@ class ChangeDesk implements Changes {
     @Override
     public UUID intend(UUID ticketId, SignedIn me, Intent intent) {
         ManagedSystem system = systems.system(intent.system());
+        if (!system.can(intent.action())) {
+            throw new Problem(
+                    409,
+                    "not-possible",
+                    "%s cannot do that. Ask %s.".formatted(system.name(), system.whoHelps()));
+        }
         Read read = read(ticketId, system);
         UUID id;
         try (Password password = password(system, read.person, intent)) {

@@ -27,15 +27,25 @@ public interface Texts {
 
     /** How far a text got. */
     enum State {
-        WAITING,
-        SENDING,
-        UNKNOWN,
-        LEFT,
-        ARRIVED,
+        WAITING("waiting for the gateway"),
+        SENDING("waiting for the gateway"),
+        UNKNOWN("no answer from the gateway yet"),
+        LEFT("left"),
+        ARRIVED("arrived"),
         /** Surely not left. */
-        FAILED,
+        FAILED("could not be sent"),
         /** Nobody can tell whether it left; it is not sent again. */
-        UNCLEAR
+        UNCLEAR("nobody knows whether it left");
+
+        private final String words;
+
+        State(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
     }
 
     record Sent(UUID id, UUID contact, State state, @Nullable String said) {}

@@ -1,31 +1,41 @@
 package earnest.checks;
 
+import earnest.checks.methods.Known;
+import earnest.checks.methods.ProofMethod;
 import earnest.core.assurance.Factor;
 import earnest.core.assurance.Line;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Shortfall;
-import earnest.people.FactKind;
 
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
-import java.time.ZoneOffset;
-import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
+import java.util.Map;
 import java.util.stream.Collectors;
 
-/** Puts the lines of an account into words. */
+/** Puts the lines of an account into words; what a method says of its own is the method's. */
 final class AccountWords {
-    private static final DateTimeFormatter MONTH =
-            DateTimeFormatter.ofPattern("MMM uuuu", Locale.ENGLISH).withZone(ZoneOffset.UTC);
+    private final ProofMethods methods;
+    private final Rulebooks.InForce book;
     private final Rulebook rules;
-    private final Gathered.Known known;
+    private final Gathered.OfTicket of;
+    private final Map<String, String> signals;
+    private final Instant now;
 
-    AccountWords(Rulebook rules, Gathered.Known known) {
-        this.rules = rules;
-        this.known = known;
+    AccountWords(
+            ProofMethods methods,
+            Rulebooks.InForce book,
+            Gathered.OfTicket of,
+            Map<String, String> signals,
+            Instant now) {
+        this.methods = methods;
+        this.book = book;
+        this.rules = book.rules();
+        this.of = of;
+        this.signals = signals;
+        this.now = now;
     }
 
     Standing.Line line(Line line, @Nullable ProofCheck check) {
@@ -37,95 +47,57 @@ final class AccountWords {
                 rules.checks().get(check.method).points() == 0 || check.stopLiftedAt != null
                         ? null
                         : reason(line.reason());
-        return new Standing.Line(
-                label(check), note(check), line.points(), line.points() != 0, reason);
+        return line(check, line.points(), line.points() != 0, reason);
     }
 
     /** A check that the rulebook in force says nothing of. */
     Standing.Line unknown(ProofCheck check) {
-        return new Standing.Line(
-                label(check), note(check), 0, false, "the rulebook in force does not know it");
+        return line(check, 0, false, "the rulebook in force does not know it");
+    }
+
+    private Standing.Line line(
+            ProofCheck check, int points, boolean counts, @Nullable String reason) {
+        ProofMethod.Line words =
+                methods.of(check)
+                        .map(method -> words(method, check))
+                        .orElse(new ProofMethod.Line(check.method, null));
+        return new Standing.Line(words.label(), note(check, words.note()), points, counts, reason);
+    }
+
+    private ProofMethod.Line words(ProofMethod method, ProofCheck check) {
+        Known known = of.known(method, book, now);
+        return method.line(check, known, rules.caps().knows());
     }
 
     private Standing.Line signal(Line line) {
         String kind = line.id().substring("signal:".length());
-        String words =
-                switch (kind) {
-                    case "contact-changed" ->
-                            "A contact changed in the last " + rules.recentPathDays() + " days";
-                    case "failed-elsewhere" -> "Failed a check on another ticket today";
-                    case "asked-elsewhere" -> "Named on another ticket today";
-                    case "number-differs" -> "Number shown is not on record";
-                    case "unusual-hour" -> "An unusual hour";
-                    default -> kind;
-                };
         String note =
                 kind.equals("contact-changed")
                         ? "checks on it count " + rules.caps().recentPath() + " at most"
                         : null;
-        return new Standing.Line(words, note, line.points(), true, null);
+        return new Standing.Line(signals.getOrDefault(kind, kind), note, line.points(), true, null);
     }
 
-    private String label(ProofCheck check) {
-        return switch (check.method()) {
-            case NUMBER_SHOWN -> "Number shown";
-            case CODE_BY_TEXT -> outcome(check, "Code read back", "Code to", contactWords(check));
-            case AUTHENTICATOR -> outcome(check, "Authenticator code", "Authenticator code", null);
-            case CALL_BACK -> outcome(check, "Called back", "Call back", contactWords(check));
-            case STAFF_FACT -> {
-                String fact = check.fact;
-                String words = fact == null ? "a fact" : FactKind.of(fact).words();
-                yield (check.state == CheckState.PASSED ? "Gave " : "Asked for ") + words;
-            }
-        };
-    }
-
-    private static String outcome(
-            ProofCheck check, String passed, String otherwise, @Nullable String where) {
-        String begin = check.state == CheckState.PASSED ? passed : otherwise;
-        return where == null ? begin : begin + (begin.endsWith("to") ? " " : ", ") + where;
-    }
-
-    private String contactWords(ProofCheck check) {
-        return known.contacts().stream()
-                .filter(c -> c.id().equals(check.contactId))
-                .findFirst()
-                .map(c -> c.kind().words())
-                .orElse("a contact not on record any more");
-    }
-
-    private @Nullable String note(ProofCheck check) {
-        String outcome = outcome(check);
-        if (!check.personId.equals(known.person())) {
+    private @Nullable String note(ProofCheck check, @Nullable String ofMethod) {
+        String outcome = outcome(check, ofMethod);
+        if (!check.personId.equals(of.person())) {
             return "as somebody else, before" + (outcome == null ? "" : ": " + outcome);
         }
-        return check.ticketId.equals(known.ticket().id())
+        return check.ticketId.equals(of.ticket().id())
                 ? outcome
                 : outcome + ", said on another ticket";
     }
 
-    private @Nullable String outcome(ProofCheck check) {
+    private static @Nullable String outcome(ProofCheck check, @Nullable String ofMethod) {
         return switch (check.state) {
-            case FAILED -> check.method() == Methods.CALL_BACK ? "it was somebody else" : "wrong";
             case DENIED ->
                     check.stopLiftedAt == null
                             ? "the person does not ask for this"
                             : "the person did not ask for this; two lifted the stop";
             case UNANSWERED -> "no answer";
             case OPEN -> null;
-            case PASSED ->
-                    switch (check.method()) {
-                        case NUMBER_SHOWN -> "easily faked";
-                        case STAFF_FACT ->
-                                "from memory, %d at most".formatted(rules.caps().knows());
-                        case AUTHENTICATOR -> "their own device";
-                        case CODE_BY_TEXT, CALL_BACK -> since(check.pathSince);
-                    };
+            case PASSED, FAILED -> ofMethod;
         };
-    }
-
-    private static String since(@Nullable Instant since) {
-        return since == null ? "on record" : "on record since " + MONTH.format(since);
     }
 
     private @Nullable String reason(@Nullable String reason) {

@@ -1,12 +1,15 @@
 package earnest.checks;
 
 import earnest.access.SignedIn;
+import earnest.checks.methods.Reply;
 import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -24,20 +27,25 @@ class CheckController {
 
     record Begun(UUID check) {}
 
-    /** What was typed is a secret: it has no text form. */
-    record Answer(@NotBlank @Size(max = 160) String typed) {
+    /**
+     * What the analyst typed, or which of the form's choices they took; one of the two. What was
+     * typed is a secret: it has no text form.
+     */
+    record CheckReply(
+            @Nullable @Size(min = 1, max = 160) String typed,
+            @Nullable @Size(min = 1, max = 40) String chosen) {
         @Override
         public String toString() {
-            return "(answer)";
+            return "(reply)";
         }
     }
 
-    record Heard(@NotBlank @Size(max = 40) String heard) {}
-
     private final Proving proving;
+    private final Replies replies;
 
-    CheckController(Proving proving) {
+    CheckController(Proving proving, Replies replies) {
         this.proving = proving;
+        this.replies = replies;
     }
 
     @PostMapping("/api/tickets/{ticket}/checks")
@@ -45,24 +53,23 @@ class CheckController {
         return new Begun(proving.begin(ticket, me, begin.offer()));
     }
 
-    @PostMapping("/api/tickets/{ticket}/checks/{check}/answer")
-    Proving.Outcome answer(
+    @PostMapping("/api/tickets/{ticket}/checks/{check}/reply")
+    Replies.Outcome reply(
             SignedIn me,
             @PathVariable UUID ticket,
             @PathVariable UUID check,
-            @Valid @RequestBody Answer answer) {
-        try (Secret typed = Secret.of(answer.typed().strip())) {
-            return proving.answer(ticket, check, me, typed);
+            @Valid @RequestBody CheckReply reply) {
+        String typed = reply.typed();
+        String chosen = reply.chosen();
+        if (typed != null && chosen == null) {
+            try (Secret secret = Secret.of(typed.strip())) {
+                return replies.reply(ticket, check, me, new Reply.Typed(secret));
+            }
         }
-    }
-
-    @PostMapping("/api/tickets/{ticket}/checks/{check}/heard")
-    Proving.Outcome heard(
-            SignedIn me,
-            @PathVariable UUID ticket,
-            @PathVariable UUID check,
-            @Valid @RequestBody Heard heard) {
-        return proving.heard(ticket, check, me, heard.heard());
+        if (typed == null && chosen != null) {
+            return replies.reply(ticket, check, me, new Reply.Chosen(chosen));
+        }
+        throw Problem.invalid("A reply is typed or chosen, one of the two.");
     }
 
     @DeleteMapping("/api/tickets/{ticket}/checks/{check}")

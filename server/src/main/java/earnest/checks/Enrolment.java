@@ -16,8 +16,15 @@ import java.util.UUID;
 @Entity
 @Table(name = "enrolment")
 class Enrolment {
+    static final String AUTHENTICATOR = "authenticator";
+
     @Id UUID id;
     UUID personId;
+    String kind;
+
+    /** By which its person tells it from others of theirs. */
+    String name;
+
     byte[] wrappedKey;
 
     /** Under which key. */
@@ -31,9 +38,16 @@ class Enrolment {
     @SuppressWarnings("NullAway.Init")
     protected Enrolment() {}
 
-    Enrolment(UUID id, UUID personId, WrappedSecrets.Wrapped wrapped, Instant enrolledAt) {
+    Enrolment(
+            UUID id,
+            UUID personId,
+            String name,
+            WrappedSecrets.Wrapped wrapped,
+            Instant enrolledAt) {
         this.id = id;
         this.personId = personId;
+        this.kind = AUTHENTICATOR;
+        this.name = name;
         wrap(wrapped);
         this.enrolledAt = enrolledAt;
         this.lastUsedStep = -1;

@@ -13,8 +13,8 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
@@ -53,7 +53,13 @@ public class Enrolments {
                         if (!before.contains(key.getKey())) {
                             UUID id = ids.next();
                             WrappedSecrets.Wrapped wrapped = secrets.wrapKey(id, key.getValue());
-                            enrolments.add(new Enrolment(id, key.getKey(), wrapped, now));
+                            enrolments.add(
+                                    new Enrolment(
+                                            id,
+                                            key.getKey(),
+                                            Enrolment.AUTHENTICATOR,
+                                            wrapped,
+                                            now));
                             enrolled++;
                         }
                     }
@@ -66,17 +72,26 @@ public class Enrolments {
         return enrolments.count() > 0;
     }
 
-    Optional<Enrolment> of(UUID person) {
-        return enrolments.findByPersonId(person);
+    /**
+     * A device of a person.
+     *
+     * @param name by which its person tells it from others of theirs
+     * @param atLimit whether too many wrong codes came for it lately
+     */
+    public record Device(UUID id, String name, boolean atLimit) {}
+
+    /** The authenticators of a person, the one that they have longest first. */
+    public List<Device> authenticators(UUID person) {
+        return enrolments
+                .findByPersonIdAndKindOrderByEnrolledAtAscIdAsc(person, Enrolment.AUTHENTICATOR)
+                .stream()
+                .map(e -> new Device(e.id, e.name, e.guard().atLimit(LIMIT, clock.instant())))
+                .toList();
     }
 
-    boolean atLimit(Enrolment enrolment) {
-        return enrolment.guard().atLimit(LIMIT, clock.instant());
-    }
-
-    /** Tries a code, in the present transaction; a wrong one is counted. */
-    boolean accept(UUID person, Secret code) {
-        Enrolment enrolment = enrolments.lock(person).orElseThrow();
+    /** Tries a code of a device, in the present transaction; a wrong one is counted. */
+    public boolean accept(UUID device, Secret code) {
+        Enrolment enrolment = enrolments.lock(device).orElseThrow();
         byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrapped());
         try {
             if (secrets.isOld(enrolment.wrapped())) {

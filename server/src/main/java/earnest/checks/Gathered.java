@@ -1,21 +1,25 @@
 package earnest.checks;
 
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
 import earnest.core.assurance.Available;
 import earnest.core.assurance.Evidence;
 import earnest.core.assurance.Outcome;
-import earnest.people.FactKind;
 import earnest.people.People;
-import earnest.people.Telephone;
 import earnest.tickets.Tickets;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -29,31 +33,32 @@ class Gathered {
     static final String NO_CONVERSATION = "none";
 
     private final CheckRepository checks;
+    private final ProofMethods methods;
     private final People people;
     private final Tickets tickets;
-    private final Enrolments enrolments;
     private final Clock clock;
 
     Gathered(
             CheckRepository checks,
+            ProofMethods methods,
             People people,
             Tickets tickets,
-            Enrolments enrolments,
             Clock clock) {
         this.checks = checks;
+        this.methods = methods;
         this.people = people;
         this.tickets = tickets;
-        this.enrolments = enrolments;
         this.clock = clock;
     }
 
     /** What is known of a ticket and the person named on it, read once. */
-    record Known(
+    record OfTicket(
             Tickets.View ticket,
             UUID person,
             List<ProofCheck> checks,
             List<ProofCheck> stops,
             List<People.Contact> contacts) {
+
         /**
          * Ended checks that count here; a check under way is no evidence yet. Those about this
          * person; what whoever is on this ticket failed or was denied as somebody else; and every
@@ -84,10 +89,21 @@ class Gathered {
         Optional<ProofCheck> open(Instant now) {
             return checks.stream().filter(check -> check.open(now)).reduce((a, b) -> b);
         }
+
+        /** As a method sees it. */
+        Known known(ProofMethod method, Rulebooks.InForce book, Instant now) {
+            return new Known(
+                    ticket,
+                    person,
+                    contacts,
+                    checks.stream().filter(check -> check.method.equals(method.id())).toList(),
+                    book.rules().recentPathDays(),
+                    now);
+        }
     }
 
-    Known known(Tickets.View ticket, UUID person) {
-        return new Known(
+    OfTicket known(Tickets.View ticket, UUID person) {
+        return new OfTicket(
                 ticket,
                 person,
                 checks.findByTicketIdOrderByStartedAt(ticket.id()),
@@ -106,7 +122,7 @@ class Gathered {
                 conversation == null ? NO_CONVERSATION : conversation.toString(),
                 null,
                 outcome(check.state),
-                java.util.Objects.requireNonNull(check.endedAt));
+                Objects.requireNonNull(check.endedAt));
     }
 
     private static Outcome outcome(CheckState state) {
@@ -118,145 +134,53 @@ class Gathered {
         };
     }
 
-    List<String> signals(Known known, Rulebooks.InForce book) {
-        UUID person = known.person();
-        UUID ticket = known.ticket().id();
-        List<String> signals = new ArrayList<>();
+    /** Signals that the rulebook knows, with their words. */
+    Map<String, String> signals(OfTicket of, Rulebooks.InForce book) {
+        UUID person = of.person();
+        UUID ticket = of.ticket().id();
+        Map<String, String> signals = new LinkedHashMap<>();
         Instant now = clock.instant();
         Instant lately = now.minus(LATELY);
-        boolean changed = known.contacts().stream().anyMatch(contact -> recent(contact, book, now));
-        add(signals, "contact-changed", changed, book);
-        add(signals, "failed-elsewhere", checks.failedElsewhere(person, ticket, lately) > 0, book);
-        add(signals, "asked-elsewhere", tickets.anyOther(person, ticket, lately), book);
-        add(signals, "number-differs", numberDiffers(known), book);
+        int days = book.rules().recentPathDays();
+        if (of.contacts().stream().anyMatch(contact -> recent(contact, days, now))) {
+            signals.put("contact-changed", "A contact changed in the last " + days + " days");
+        }
+        if (checks.failedElsewhere(person, ticket, lately) > 0) {
+            signals.put("failed-elsewhere", "Failed a check on another ticket today");
+        }
+        if (tickets.anyOther(person, ticket, lately)) {
+            signals.put("asked-elsewhere", "Named on another ticket today");
+        }
+        for (ProofMethod method : methods.all()) {
+            signals.putAll(method.signals(of.known(method, book, now)));
+        }
+        signals.keySet().retainAll(book.rules().signals().keySet());
         return signals;
     }
 
-    private static void add(
-            List<String> signals, String kind, boolean there, Rulebooks.InForce book) {
-        if (there && book.rules().signals().containsKey(kind)) {
-            signals.add(kind);
-        }
-    }
-
-    /** A withheld number differs from nothing. */
-    private static boolean numberDiffers(Known known) {
-        Tickets.Call call = known.ticket().call();
-        return call != null
-                && call.numberShown() != null
-                && known.contacts().stream().noneMatch(c -> c.value().equals(call.numberShown()));
-    }
-
-    static boolean recent(People.Contact contact, Rulebooks.InForce book, Instant now) {
+    private static boolean recent(People.Contact contact, int days, Instant now) {
         Instant since = contact.since();
-        return since != null
-                && Duration.between(since, now)
-                                .compareTo(Duration.ofDays(book.rules().recentPathDays()))
-                        < 0;
+        return since != null && Duration.between(since, now).compareTo(Duration.ofDays(days)) < 0;
     }
 
-    /**
-     * A check that could be made.
-     *
-     * @param fact of a staff fact, or null
-     */
-    record Possible(
-            Available available,
-            String label,
-            @Nullable String note,
-            @Nullable UUID contact,
-            @Nullable FactKind fact) {}
-
-    /** A contact that is too new is not offered. */
-    List<Possible> possible(Known known, Rulebooks.InForce book) {
-        Set<String> methods = book.rules().checks().keySet();
-        return everyPossible(known, book).stream()
-                .filter(possible -> methods.contains(possible.available().method()))
-                .toList();
+    /** A check that could be made, with its method. */
+    record Offered(ProofMethod method, Possible possible) {
+        Available available() {
+            return new Available(
+                    possible.id(), method.id(), possible.path(), possible.pathSince(), null);
+        }
     }
 
-    private List<Possible> everyPossible(Known known, Rulebooks.InForce book) {
-        UUID person = known.person();
+    /** What could be made by the methods that the rulebook knows. */
+    List<Offered> offers(OfTicket of, Rulebooks.InForce book) {
+        List<Offered> offered = new ArrayList<>();
         Instant now = clock.instant();
-        List<Possible> possible = new ArrayList<>();
-        for (People.Contact contact : known.contacts()) {
-            if (!contact.kind().telephone() || recent(contact, book, now)) {
-                continue;
-            }
-            possible.add(callBack(contact));
-            if (contact.kind().texts()) {
-                possible.add(text(contact));
+        for (ProofMethod method : methods.all()) {
+            if (book.rules().checks().containsKey(method.id())) {
+                method.offers(of.known(method, book, now))
+                        .forEach(possible -> offered.add(new Offered(method, possible)));
             }
         }
-        Optional<Enrolment> enrolment = enrolments.of(person).filter(e -> !enrolments.atLimit(e));
-        enrolment.ifPresent(
-                e ->
-                        possible.add(
-                                new Possible(
-                                        new Available(
-                                                "authenticator",
-                                                Methods.AUTHENTICATOR.id(),
-                                                "device:" + e.id,
-                                                null,
-                                                null),
-                                        Methods.AUTHENTICATOR.label(),
-                                        null,
-                                        null,
-                                        null)));
-        Set<String> asked =
-                known.checks().stream()
-                        .map(check -> check.fact)
-                        .filter(java.util.Objects::nonNull)
-                        .collect(Collectors.toSet());
-        for (People.Fact fact : people.facts(person)) {
-            if (!asked.contains(fact.kind().id())) {
-                possible.add(
-                        new Possible(
-                                new Available(
-                                        "fact:" + fact.kind().id(),
-                                        Methods.STAFF_FACT.id(),
-                                        "memory:" + fact.kind().id(),
-                                        null,
-                                        null),
-                                Methods.STAFF_FACT.label(),
-                                "drawn at random",
-                                null,
-                                fact.kind()));
-            }
-        }
-        return possible;
-    }
-
-    private static Possible callBack(People.Contact contact) {
-        return new Possible(
-                new Available(
-                        "call-back:" + contact.id(),
-                        Methods.CALL_BACK.id(),
-                        contact.path(),
-                        contact.since(),
-                        null),
-                "Call back, " + contact.kind().words(),
-                "number ends in " + end(contact.value()),
-                contact.id(),
-                null);
-    }
-
-    private static Possible text(People.Contact contact) {
-        return new Possible(
-                new Available(
-                        "code-by-text:" + contact.id(),
-                        Methods.CODE_BY_TEXT.id(),
-                        contact.path(),
-                        contact.since(),
-                        null),
-                "Code to " + contact.kind().words(),
-                "number ends in " + end(contact.value()),
-                contact.id(),
-                null);
-    }
-
-    static String end(String number) {
-        String masked = Telephone.masked(number);
-        return masked.substring(masked.length() - 2);
+        return offered;
     }
 }

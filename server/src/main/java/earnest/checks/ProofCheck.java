@@ -1,5 +1,8 @@
 package earnest.checks;
 
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -8,13 +11,16 @@ import jakarta.persistence.Table;
 
 import org.jspecify.annotations.Nullable;
 
+import tools.jackson.databind.json.JsonMapper;
+
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 
 /** One attempt to establish who somebody is. */
 @Entity
 @Table(name = "proof_check")
-class ProofCheck {
+class ProofCheck implements Check {
     @Id UUID id;
     UUID ticketId;
     @Nullable UUID conversationId;
@@ -23,23 +29,21 @@ class ProofCheck {
     String path;
     @Nullable Instant pathSince;
     @Nullable UUID contactId;
-    @Nullable String fact;
 
     @Enumerated(EnumType.STRING)
     CheckState state;
 
-    @Nullable String lineState;
     Instant startedAt;
     @Nullable Instant expiresAt;
-
-    /** When a call back was answered, whatever the line said later; else null. */
-    @Nullable Instant answeredAt;
 
     /** When two lifted what this 'no' stopped, or null. */
     @Nullable Instant stopLiftedAt;
 
     @Nullable Instant endedAt;
     int tries;
+
+    /** What the method knows beside, as JSON, or null. */
+    @Nullable String detail;
 
     /** The entry that says how it ended, on which a change may rest. */
     @Nullable UUID entryId;
@@ -49,14 +53,14 @@ class ProofCheck {
 
     ProofCheck(
             UUID id,
-            Methods method,
+            String method,
             UUID ticketId,
             @Nullable UUID conversationId,
             UUID personId,
             String path,
             Instant at) {
         this.id = id;
-        this.method = method.id();
+        this.method = method;
         this.ticketId = ticketId;
         this.conversationId = conversationId;
         this.personId = personId;
@@ -65,17 +69,84 @@ class ProofCheck {
         this.state = CheckState.OPEN;
     }
 
-    Methods method() {
-        return Methods.of(method);
-    }
-
-    boolean open(Instant now) {
-        return state == CheckState.OPEN && (expiresAt == null || expiresAt.isAfter(now));
-    }
-
     void end(CheckState outcome, Instant at, UUID entry) {
         state = outcome;
         endedAt = at;
         entryId = entry;
+    }
+
+    @Override
+    public UUID id() {
+        return id;
+    }
+
+    @Override
+    public UUID ticket() {
+        return ticketId;
+    }
+
+    @Override
+    public @Nullable UUID conversation() {
+        return conversationId;
+    }
+
+    @Override
+    public UUID person() {
+        return personId;
+    }
+
+    @Override
+    public String path() {
+        return path;
+    }
+
+    @Override
+    public @Nullable Instant pathSince() {
+        return pathSince;
+    }
+
+    @Override
+    public @Nullable UUID contact() {
+        return contactId;
+    }
+
+    @Override
+    public CheckState state() {
+        return state;
+    }
+
+    @Override
+    public Instant startedAt() {
+        return startedAt;
+    }
+
+    @Override
+    public @Nullable Instant endedAt() {
+        return endedAt;
+    }
+
+    @Override
+    public int tries() {
+        return tries;
+    }
+
+    @Override
+    public boolean open(Instant now) {
+        return state == CheckState.OPEN && (expiresAt == null || expiresAt.isAfter(now));
+    }
+
+    @Override
+    public <T extends Record> Optional<T> detail(Class<T> type) {
+        return Optional.ofNullable(detail).map(json -> JsonMapper.shared().readValue(json, type));
+    }
+
+    @Override
+    public void keep(Record kept) {
+        detail = JsonMapper.shared().writeValueAsString(kept);
+    }
+
+    @Override
+    public void moveTo(UUID conversation) {
+        conversationId = conversation;
     }
 }

@@ -1,12 +1,13 @@
 package earnest.checks;
 
 import earnest.access.SignedIn;
-import earnest.core.passwords.Secret;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Result;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
-import earnest.people.FactKind;
-import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.tickets.Tickets;
 
@@ -16,23 +17,16 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
-/** Makes checks: what holds for all of them. What one method does is in its {@link ProofMethod}. */
+/** Begins checks and lets go of them: what holds for all of them, whatever their method. */
 @Service
 class Proving {
-    static final int MOST_TRIES = 3;
-    static final Duration CODE_LASTS = Duration.ofMinutes(10);
-
-    /** What came of an answer. */
-    record Outcome(String outcome, int triesLeft) {}
+    private static final Duration LATELY = Duration.ofMinutes(30);
 
     private final CheckRepository checks;
-    private final Map<Methods, ProofMethod> methods;
-    private final CallBack callBack;
+    private final ProofMethods methods;
+    private final Replies replies;
     private final Gathered gathered;
     private final Rulebooks rulebooks;
     private final Tickets tickets;
@@ -44,8 +38,8 @@ class Proving {
 
     Proving(
             CheckRepository checks,
-            List<ProofMethod> methods,
-            CallBack callBack,
+            ProofMethods methods,
+            Replies replies,
             Gathered gathered,
             Rulebooks rulebooks,
             Tickets tickets,
@@ -55,10 +49,8 @@ class Proving {
             Ids ids,
             SecureRandom random) {
         this.checks = checks;
-        this.methods =
-                methods.stream()
-                        .collect(Collectors.toMap(ProofMethod::method, Function.identity()));
-        this.callBack = callBack;
+        this.methods = methods;
+        this.replies = replies;
         this.gathered = gathered;
         this.rulebooks = rulebooks;
         this.tickets = tickets;
@@ -75,103 +67,82 @@ class Proving {
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
                     ProofCheck check = check(ticket, claimed(ticket), offer);
-                    ProofMethod method = method(check);
-                    if (method.needsSomebodyOnTheLine() && check.conversationId == null) {
-                        throw new Problem(
-                                409,
-                                "nobody-on-the-line",
-                                "Nobody is on the line to answer it. Call the person back first.");
-                    }
+                    ProofMethod method = methods.must(check);
                     if (method.needsSomebodyOnTheLine()) {
-                        ticket.mustBeSpeaking();
+                        mustBeOnTheLine(ticket, check);
                     }
                     endOpen(ticketId, me);
-                    method.start(check, me, ticket);
+                    start(ticket, check, method, CheckLog.There.of(me));
                     checks.add(check);
                     return check.id;
                 });
     }
 
+    private static void mustBeOnTheLine(Tickets.View ticket, ProofCheck check) {
+        if (check.conversationId == null) {
+            throw new Problem(
+                    409,
+                    "nobody-on-the-line",
+                    "Nobody is on the line to answer it. Call the person back first.");
+        }
+        ticket.mustBeSpeaking();
+    }
+
+    private void start(
+            Tickets.View ticket, ProofCheck check, ProofMethod method, CheckLog.There there) {
+        Duration lasts = method.lasts();
+        check.expiresAt = lasts == null ? null : check.startedAt.plus(lasts);
+        check.tries = carriedTries(check, method);
+        String what = method.begin(check);
+        log.append(EntryKind.CHECK_BEGUN, ticket, check, Result.By.ANALYST, there, what);
+    }
+
+    /**
+     * Wrong tries that a fresh check of this method begins with: those of the one before, if it was
+     * replaced or let go before its tries were used up. One is always left.
+     */
+    private int carriedTries(ProofCheck check, ProofMethod method) {
+        return checks.findFirstByPersonIdAndMethodAndStartedAtGreaterThanEqualOrderByStartedAtDesc(
+                        check.personId, check.method, check.startedAt.minus(LATELY))
+                .filter(before -> before.state == CheckState.UNANSWERED)
+                .map(before -> Math.min(before.tries, method.tries() - 1))
+                .orElse(0);
+    }
+
     private ProofCheck check(Tickets.View ticket, UUID person, String offer) {
-        Gathered.Possible possible = offered(ticket, person, offer);
+        Gathered.Offered offered = offered(ticket, person, offer);
+        Possible possible = offered.possible();
         ProofCheck check =
                 new ProofCheck(
                         ids.next(),
-                        Methods.of(possible.available().method()),
+                        offered.method().id(),
                         ticket.id(),
                         ticket.conversation(),
                         person,
-                        possible.available().path(),
+                        possible.path(),
                         clock.instant());
-        FactKind fact = possible.fact();
-        check.pathSince = possible.available().pathSince();
+        check.pathSince = possible.pathSince();
         check.contactId = possible.contact();
-        check.fact = fact == null ? null : fact.id();
+        Record detail = possible.detail();
+        if (detail != null) {
+            check.keep(detail);
+        }
         return check;
     }
 
-    private Gathered.Possible offered(Tickets.View ticket, UUID person, String offer) {
-        List<Gathered.Possible> possible =
-                gathered.possible(gathered.known(ticket, person), rulebooks.inForce()).stream()
-                        .filter(
-                                p ->
-                                        p.fact() == null
-                                                ? p.available().id().equals(offer)
-                                                : offer.equals(Methods.STAFF_FACT.id()))
+    private Gathered.Offered offered(Tickets.View ticket, UUID person, String offer) {
+        Rulebooks.InForce book = rulebooks.inForce();
+        List<Gathered.Offered> offered =
+                gathered.offers(gathered.known(ticket, person), book).stream()
+                        .filter(o -> o.possible().offer().equals(offer))
                         .toList();
-        if (possible.isEmpty()) {
+        if (offered.isEmpty()) {
             throw new Problem(
                     409,
                     "not-offered",
                     "This check is not offered for this person. Choose another on the page.");
         }
-        return possible.get(random.nextInt(possible.size()));
-    }
-
-    /** Takes what the analyst typed: a code, or a fact as it was heard. */
-    Outcome answer(UUID ticketId, UUID checkId, SignedIn me, Secret typed) {
-        return writes.get(
-                () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
-                    ProofCheck check = underWay(ticketId, checkId);
-                    if (check.conversationId == null
-                            || !ticket.conversations().contains(check.conversationId)) {
-                        throw new Problem(
-                                409,
-                                "conversation-over",
-                                "The call in which this was asked is over. Ask again in the present"
-                                        + " one.");
-                    }
-                    if (!check.open(clock.instant())) {
-                        log.end(
-                                ticket,
-                                check,
-                                CheckState.UNANSWERED,
-                                log.caller(EntryKind.CODE_EXPIRED, ticket, check));
-                        return new Outcome("expired", 0);
-                    }
-                    ticket.mustBeSpeaking();
-                    return method(check).answer(ticket, check, typed);
-                });
-    }
-
-    /**
-     * What the analyst heard on a call back: {@code confirmed, somebody-else, denied, no-answer}.
-     */
-    Outcome heard(UUID ticketId, UUID checkId, SignedIn me, String heard) {
-        return writes.get(
-                () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
-                    ProofCheck check = onTicket(ticketId, checkId);
-                    if (check.method() != Methods.CALL_BACK) {
-                        throw Problem.invalid("Only a call back is heard.");
-                    }
-                    // A 'no' can be said at any time, also after the call was taken for over.
-                    if (!heard.equals("denied") || check.state == CheckState.DENIED) {
-                        mustBeUnderWay(check);
-                    }
-                    return callBack.heard(ticket, check, me, heard);
-                });
+        return offered.get(random.nextInt(offered.size()));
     }
 
     /** Ends a check without an answer. */
@@ -179,7 +150,9 @@ class Proving {
         writes.run(
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, me);
-                    letGo(ticket, underWay(ticketId, checkId), me);
+                    ProofCheck check = replies.onTicket(ticketId, checkId);
+                    Replies.mustBeUnderWay(check);
+                    letGo(ticket, check, me);
                 });
     }
 
@@ -195,45 +168,18 @@ class Proving {
 
     /** While the call goes on, letting go is the caller's not knowing; after it, nobody's. */
     private void letGo(Tickets.View ticket, ProofCheck check, SignedIn me) {
-        CheckLog.LetGo end = method(check).letGo();
+        Result.Ends end = methods.must(check).letGo(check);
         boolean goesOn =
                 check.conversationId != null
                         && ticket.conversations().contains(check.conversationId);
         if (end.state() == CheckState.FAILED && !goesOn) {
-            end = new CheckLog.LetGo(CheckState.UNANSWERED, EntryKind.CHECK_ENDED);
+            end =
+                    new Result.Ends(
+                            CheckState.UNANSWERED,
+                            "ended a check without an answer",
+                            Result.By.ANALYST);
         }
-        Entry entry = log.entry(end.kind(), me, check);
-        if (check.fact != null) {
-            entry.data("fact", FactKind.of(check.fact).words());
-        }
-        log.end(ticket, check, end.state(), entry);
-    }
-
-    private ProofMethod method(ProofCheck check) {
-        ProofMethod method = methods.get(check.method());
-        if (method == null) {
-            throw new IllegalStateException("nobody begins a check of " + check.method);
-        }
-        return method;
-    }
-
-    private ProofCheck onTicket(UUID ticketId, UUID checkId) {
-        return checks.findById(checkId)
-                .filter(c -> c.ticketId.equals(ticketId))
-                .orElseThrow(() -> Problem.unknown("check on this ticket"));
-    }
-
-    private ProofCheck underWay(UUID ticketId, UUID checkId) {
-        ProofCheck check = onTicket(ticketId, checkId);
-        mustBeUnderWay(check);
-        return check;
-    }
-
-    private static void mustBeUnderWay(ProofCheck check) {
-        if (check.state != CheckState.OPEN) {
-            throw new Problem(
-                    409, "check-over", "This check is over. Start a new one if you need it.");
-        }
+        log.end(ticket, check, end, CheckLog.There.of(me));
     }
 
     private static UUID claimed(Tickets.View ticket) {

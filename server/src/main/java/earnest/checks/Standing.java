@@ -31,8 +31,8 @@ public interface Standing {
     /** Whether a 'no' of the person stands that nobody lifted. */
     boolean stopped(UUID person);
 
-    /** Whether the person has an authenticator enrolled. */
-    boolean hasAuthenticator(UUID person);
+    /** What the person has for being proved, in words, such as {@code authenticator}. */
+    List<String> devices(UUID person);
 
     /** Whether a text holds a code that was sent on this ticket and still counts. */
     boolean holdsLiveCode(UUID ticket, String text);
@@ -70,8 +70,7 @@ public interface Standing {
      * The account.
      *
      * @param judgements each with the last instant at which it holds
-     * @param calledBack calls back that were answered and are over, on which a 'no' may still be
-     *     said
+     * @param deniable checks that are over, on which a 'no' may still be said
      * @param lifting what was asked about lifting a stop, or null
      */
     record Account(
@@ -81,7 +80,7 @@ public interface Standing {
             List<Offer> offers,
             @Nullable Open open,
             List<Judgement> judgements,
-            List<UUID> calledBack,
+            List<UUID> deniable,
             @Nullable Lifting lifting) {}
 
     /**
@@ -106,21 +105,38 @@ public interface Standing {
             int seconds,
             @Nullable UUID contact) {}
 
-    /**
-     * A check under way.
-     *
-     * @param asks what the analyst types, or null for a call back
-     * @param delivery how far the text or call is
-     */
+    /** A check under way. */
     record Open(
             UUID id,
             String method,
             String label,
-            @Nullable String asks,
+            CheckForm form,
             int triesLeft,
-            @Nullable Instant expiresAt,
-            @Nullable String delivery,
-            @Nullable String trouble) {}
+            @Nullable Instant expiresAt) {}
+
+    /**
+     * What the page draws of a check under way, whatever its method.
+     *
+     * @param kind {@code code, text, choices, wait, link}
+     * @param asks what the analyst types, or null
+     * @param digits of a code; else 0
+     * @param says how far it is, in words, or null
+     * @param trouble whether what it says is trouble
+     */
+    record CheckForm(
+            String kind,
+            @Nullable String asks,
+            int digits,
+            @Nullable String says,
+            boolean trouble,
+            List<CheckChoice> choices) {}
+
+    /**
+     * Something that may be so.
+     *
+     * @param key the letter that chooses it
+     */
+    record CheckChoice(String id, String words, String key) {}
 
     /**
      * A verdict in words.

@@ -1,6 +1,8 @@
 package earnest.checks;
 
-import earnest.channels.Texts;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.Assurance;
 import earnest.core.assurance.Evidence;
@@ -19,7 +21,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -37,9 +39,7 @@ class StandingOfTickets implements Standing {
     private final Rulebooks rulebooks;
     private final People people;
     private final CheckRepository checks;
-    private final Texts texts;
-    private final Enrolments enrolments;
-    private final SentCodes codes;
+    private final ProofMethods methods;
     private final Stops stops;
     private final Clock clock;
 
@@ -48,42 +48,42 @@ class StandingOfTickets implements Standing {
             Rulebooks rulebooks,
             People people,
             CheckRepository checks,
-            Texts texts,
-            Enrolments enrolments,
-            SentCodes codes,
+            ProofMethods methods,
             Stops stops,
             Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
         this.people = people;
         this.checks = checks;
-        this.texts = texts;
-        this.enrolments = enrolments;
-        this.codes = codes;
+        this.methods = methods;
         this.stops = stops;
         this.clock = clock;
     }
 
     @Override
-    public boolean hasAuthenticator(UUID person) {
-        return enrolments.of(person).isPresent();
+    public List<String> devices(UUID person) {
+        return methods.all().stream().flatMap(method -> method.devices(person).stream()).toList();
     }
 
     @Override
     public boolean holdsLiveCode(UUID ticket, String text) {
-        String digits = text.replaceAll("[^0-9]", "");
         Instant now = clock.instant();
         return checks.findByTicketIdOrderByStartedAt(ticket).stream()
-                .filter(check -> check.method() == Methods.CODE_BY_TEXT && check.open(now))
-                .anyMatch(check -> codes.isIn(check.id, digits));
+                .filter(check -> check.open(now))
+                .anyMatch(
+                        check ->
+                                methods.of(check)
+                                        .map(method -> method.isIn(check, text))
+                                        .orElse(false));
     }
 
     /** Everything that one look at a ticket needs. */
     private record Look(
-            Gathered.Known known,
+            Gathered.OfTicket known,
             Rulebooks.InForce book,
             List<ProofCheck> ended,
-            List<Gathered.Possible> possible,
+            List<Gathered.Offered> offered,
+            Map<String, String> signals,
             Question question,
             Assessment assessment) {}
 
@@ -98,12 +98,13 @@ class StandingOfTickets implements Standing {
             Set<String> groups,
             boolean lookingBack) {
         Rulebooks.InForce book = lookingBack ? rulebooks.of(ticket.id()) : rulebooks.inForce();
-        Gathered.Known known = gathered.known(ticket, person);
+        Gathered.OfTicket known = gathered.known(ticket, person);
         // What the rulebook does not know weighs nothing, and breaks nothing.
-        Set<String> methods = book.rules().checks().keySet();
+        Set<String> weighed = book.rules().checks().keySet();
         List<ProofCheck> ended =
-                known.ended().stream().filter(check -> methods.contains(check.method)).toList();
-        List<Gathered.Possible> possible = gathered.possible(known, book);
+                known.ended().stream().filter(check -> weighed.contains(check.method)).toList();
+        List<Gathered.Offered> offered = gathered.offers(known, book);
+        Map<String, String> signals = gathered.signals(known, book);
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
         for (Evidence line : evidence) {
@@ -124,7 +125,7 @@ class StandingOfTickets implements Standing {
                 new Question(
                         book.rules(),
                         evidence,
-                        gathered.signals(known, book),
+                        List.copyOf(signals.keySet()),
                         wanted.stream()
                                 .map(
                                         w ->
@@ -136,11 +137,11 @@ class StandingOfTickets implements Standing {
                                                         w.analyst().toString(),
                                                         null))
                                 .toList(),
-                        possible.stream().map(Gathered.Possible::available).toList(),
+                        offered.stream().map(Gathered.Offered::available).toList(),
                         conversations,
                         known.lifted(),
                         now);
-        return new Look(known, book, ended, possible, question, Assurance.assess(question));
+        return new Look(known, book, ended, offered, signals, question, Assurance.assess(question));
     }
 
     @Override
@@ -151,7 +152,9 @@ class StandingOfTickets implements Standing {
         }
         Set<String> groups = people.groups(person);
         Look look = look(ticket, person, wanted, groups, ticket.state() == Tickets.State.CLOSED);
-        AccountWords words = new AccountWords(look.book().rules(), look.known());
+        AccountWords words =
+                new AccountWords(
+                        methods, look.book(), look.known(), look.signals(), clock.instant());
         Map<String, ProofCheck> byId =
                 look.ended().stream()
                         .collect(Collectors.toMap(c -> c.id.toString(), Function.identity()));
@@ -172,8 +175,13 @@ class StandingOfTickets implements Standing {
                 look.known().open(clock.instant()).map(this::open).orElse(null),
                 look.assessment().verdicts().stream().map(v -> judgement(v, look)).toList(),
                 look.known().checks().stream()
-                        .filter(check -> check.answeredAt != null && check.endedAt != null)
+                        .filter(check -> check.endedAt != null)
                         .filter(check -> check.state != CheckState.DENIED)
+                        .filter(
+                                check ->
+                                        methods.of(check)
+                                                .map(method -> method.mayStillBeDenied(check))
+                                                .orElse(false))
                         .map(check -> check.id)
                         .toList(),
                 stops.waiting(person).orElse(null));
@@ -185,52 +193,45 @@ class StandingOfTickets implements Standing {
     }
 
     /** What already stands in this conversation would add nothing, so it is not offered again. */
-    private static boolean stands(Look look, Gathered.Possible possible, Set<UUID> conversations) {
+    private static boolean stands(Look look, Gathered.Offered offered, Set<UUID> conversations) {
         return look.ended().stream()
                 .anyMatch(
                         check ->
                                 check.state == CheckState.PASSED
-                                        && check.method.equals(possible.available().method())
-                                        && check.path.equals(possible.available().path())
+                                        && check.method.equals(offered.method().id())
+                                        && check.path.equals(offered.possible().path())
                                         && check.conversationId != null
                                         && conversations.contains(check.conversationId));
     }
 
     private static List<Offer> offers(Look look, Set<UUID> conversations) {
-        List<Offer> offers = new ArrayList<>();
-        Set<String> methods = new HashSet<>();
-        for (Gathered.Possible possible : look.possible()) {
-            String method = possible.available().method();
-            if (stands(look, possible, conversations)) {
-                continue;
+        Map<String, Offer> offers = new LinkedHashMap<>();
+        for (Gathered.Offered offered : look.offered()) {
+            if (!stands(look, offered, conversations)) {
+                Possible possible = offered.possible();
+                var weight = look.book().rules().checks().get(offered.method().id());
+                // Of several that stand under one offer, one is drawn when it is taken.
+                offers.putIfAbsent(
+                        possible.offer(),
+                        new Offer(
+                                possible.offer(),
+                                offered.method().id(),
+                                possible.label(),
+                                possible.note(),
+                                weight.points(),
+                                weight.workSeconds() + weight.waitSeconds(),
+                                possible.contact()));
             }
-            if (possible.fact() != null && !methods.add(method)) {
-                continue; // facts are drawn at random: one offer stands for all
-            }
-            var weight = look.book().rules().checks().get(method);
-            offers.add(
-                    new Offer(
-                            offerId(possible),
-                            method,
-                            possible.label(),
-                            possible.note(),
-                            weight.points(),
-                            weight.workSeconds() + weight.waitSeconds(),
-                            possible.contact()));
         }
-        return offers;
-    }
-
-    private static String offerId(Gathered.Possible possible) {
-        return possible.fact() == null ? possible.available().id() : Methods.STAFF_FACT.id();
+        return List.copyOf(offers.values());
     }
 
     private Judgement judgement(Verdict verdict, Look look) {
         Map<String, String> offerOf =
-                look.possible().stream()
+                look.offered().stream()
                         .collect(
                                 Collectors.toMap(
-                                        p -> p.available().id(), StandingOfTickets::offerId));
+                                        o -> o.possible().id(), o -> o.possible().offer()));
         String action = verdict.wanted().action();
         String system = verdict.wanted().system();
         Verdict.Bar bar = verdict.bar();
@@ -269,19 +270,14 @@ class StandingOfTickets implements Standing {
     }
 
     private Open open(ProofCheck check) {
-        List<Texts.Sent> sent =
-                check.method() == Methods.CODE_BY_TEXT ? texts.about(check.id) : List.of();
-        Texts.Sent text = sent.isEmpty() ? null : sent.getLast();
-        String delivery = text == null ? check.lineState : DeliveryWords.of(text.state());
+        ProofMethod method = methods.must(check);
         return new Open(
                 check.id,
                 check.method,
-                OpenWords.label(check),
-                OpenWords.asks(check),
-                Proving.MOST_TRIES - check.tries,
-                check.expiresAt,
-                delivery,
-                text == null ? null : text.said());
+                method.label(check),
+                CheckForms.of(method.form(check)),
+                method.tries() - check.tries,
+                check.expiresAt);
     }
 
     @Override

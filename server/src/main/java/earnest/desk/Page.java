@@ -53,6 +53,7 @@ record Page(
     /**
      * The person that the caller says they are; nothing here would help to prompt a caller.
      *
+     * @param devices what they have for being proved, in words
      * @param facts what may be asked, without the values
      * @param alsoOnTheLine other tickets on which a line says to be the same person now
      * @param inForce a temporary password that is in force unused, or null
@@ -67,7 +68,7 @@ record Page(
             @Nullable String speaks,
             String claim,
             List<ContactLine> contacts,
-            boolean authenticator,
+            List<String> devices,
             List<String> facts,
             List<String> groups,
             List<Earlier> earlier,

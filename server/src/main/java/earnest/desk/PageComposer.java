@@ -4,7 +4,6 @@ import earnest.access.Analysts;
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
 import earnest.channels.Texts;
-import earnest.checks.DeliveryWords;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
@@ -161,7 +160,7 @@ class PageComposer {
                 p.speaks(),
                 claim(p, ticket, contacts),
                 contacts.stream().map(this::contact).toList(),
-                standing.hasAuthenticator(p.id()),
+                standing.devices(p.id()),
                 people.facts(p.id()).stream().map(f -> f.kind().words()).toList(),
                 people.groups(p.id()).stream().sorted().map(g -> g.replace('-', ' ')).toList(),
                 earlier(p, ticket),
@@ -295,7 +294,7 @@ class PageComposer {
                                                         .map(c -> c.kind().words())
                                                         .orElse("a phone")
                                                 + ", "
-                                                + DeliveryWords.of(t.state()))
+                                                + t.state().words())
                         .toList();
         return new Page.Handover(h, phones, told);
     }

@@ -4,7 +4,8 @@ import java.util.Locale;
 
 /**
  * Every kind of entry, with the words in which it is read. In braces: a personal field or a field
- * of the data; what is missing is left out. The list is complete: nothing else is ever recorded.
+ * of the data; what is missing is left out. {@code {what}} stands for words in the data, which may
+ * hold braces themselves. The list is complete: nothing else is ever recorded.
  */
 public enum EntryKind {
     SIGNED_IN("signed in"),
@@ -32,31 +33,17 @@ public enum EntryKind {
     NUMBER_SHOWN("number shown is on record for {person}"),
     NUMBER_DIFFERS("number shown is not on record for {person}"),
 
-    CODE_SENT("sent a code to {contact}"),
-    CODE_READ_BACK("as {person}, read back the code, {try} try"),
-    CODE_WRONG("as {person}, read back a wrong code, {left} left"),
-    CODE_FAILED("as {person}, read back a wrong code for the last time"),
-    CODE_REPLACED("let a code go unanswered"),
-    CODE_EXPIRED("did not read the code back in time"),
-    AUTHENTICATOR_ASKED("asked for the code of the authenticator"),
-    AUTHENTICATOR_RIGHT("as {person}, read the authenticator's code, {try} try"),
-    AUTHENTICATOR_WRONG("as {person}, read a wrong authenticator code, {left} left"),
-    AUTHENTICATOR_FAILED("as {person}, read a wrong authenticator code for the last time"),
-    CALL_BACK_PLACED("called back {contact}"),
-    CALL_BACK_ANSWERED("the call back was answered"),
-    CALL_BACK_NOT_ANSWERED("the call back was not answered"),
-    CALL_BACK_CONFIRMED("heard on the call back that it is {person}"),
-    CALL_BACK_FAILED("heard on the call back that it is not {person}"),
-    CALL_BACK_DENIED("heard on the call back that {person} does not ask for this"),
-    FACT_ASKED("asked for {fact}"),
-    FACT_RIGHT("as {person}, gave {fact} as it is on record"),
-    FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
-    FACT_NOT_GIVEN("as {person}, did not give {fact}"),
+    CHECK_BEGUN("{what}"),
+    CHECK_WENT_ON("{what}"),
+    CHECK_WRONG("{what}"),
+    CHECK_PASSED("{what}"),
+    CHECK_FAILED("{what}"),
+    CHECK_DENIED("{what}"),
+    CHECK_UNANSWERED("{what}"),
     PERSON_STOPPED("{person} said no on another ticket, so everything of theirs is stopped"),
     STOP_LIFT_ASKED("asked to lift the stop of {person}: {reason}"),
     STOP_LIFT_REFUSED("did not agree to lift the stop of {person}"),
     STOP_LIFTED("agreed to lift the stop of {person}"),
-    CHECK_ENDED("ended a check without an answer"),
 
     CHANGE_INTENDED("decided to {deed} {account}{way}"),
     CHANGE_ASKED("asked the system to {deed} {account}"),
@@ -104,7 +91,30 @@ public enum EntryKind {
     COPY_HELD("did not take over what the directory said: {reason}"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),
-    RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force");
+    RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force"),
+
+    // Nothing is recorded so any more; entries made before say it.
+    CHECK_ENDED("ended a check without an answer"),
+    CODE_SENT("sent a code to {contact}"),
+    CODE_READ_BACK("as {person}, read back the code, {try} try"),
+    CODE_WRONG("as {person}, read back a wrong code, {left} left"),
+    CODE_FAILED("as {person}, read back a wrong code for the last time"),
+    CODE_REPLACED("let a code go unanswered"),
+    CODE_EXPIRED("did not read the code back in time"),
+    AUTHENTICATOR_ASKED("asked for the code of the authenticator"),
+    AUTHENTICATOR_RIGHT("as {person}, read the authenticator's code, {try} try"),
+    AUTHENTICATOR_WRONG("as {person}, read a wrong authenticator code, {left} left"),
+    AUTHENTICATOR_FAILED("as {person}, read a wrong authenticator code for the last time"),
+    CALL_BACK_PLACED("called back {contact}"),
+    CALL_BACK_ANSWERED("the call back was answered"),
+    CALL_BACK_NOT_ANSWERED("the call back was not answered"),
+    CALL_BACK_CONFIRMED("heard on the call back that it is {person}"),
+    CALL_BACK_FAILED("heard on the call back that it is not {person}"),
+    CALL_BACK_DENIED("heard on the call back that {person} does not ask for this"),
+    FACT_ASKED("asked for {fact}"),
+    FACT_RIGHT("as {person}, gave {fact} as it is on record"),
+    FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
+    FACT_NOT_GIVEN("as {person}, did not give {fact}");
 
     private final String words;
 

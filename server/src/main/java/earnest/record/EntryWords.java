@@ -21,7 +21,8 @@ final class EntryWords {
         if (known == null) {
             return kind;
         }
-        Matcher slots = SLOT.matcher(known.words());
+        Matcher slots =
+                SLOT.matcher(known.words().replace("{what}", data.path("what").asString("")));
         StringBuilder words = new StringBuilder();
         while (slots.find()) {
             String field = slots.group(1);

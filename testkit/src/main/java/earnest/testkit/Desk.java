@@ -136,24 +136,31 @@ public final class Desk {
 
     public Answer type(String ticket, String check, String typed) {
         return api.post(
-                "/api/tickets/" + ticket + "/checks/" + check + "/answer", Map.of("typed", typed));
+                "/api/tickets/" + ticket + "/checks/" + check + "/reply", Map.of("typed", typed));
     }
 
     public Answer heard(String ticket, String check, String what) {
         return api.post(
-                "/api/tickets/" + ticket + "/checks/" + check + "/heard", Map.of("heard", what));
+                "/api/tickets/" + ticket + "/checks/" + check + "/reply", Map.of("chosen", what));
     }
 
     /** A call back that is answered and confirmed. */
     public void callBack(String ticket, String account, Outside outside) {
         String check = begin(ticket, "call-back");
         outside.answer(account);
-        Eventually.waitFor("the answer to be seen", () -> "answered".equals(open(ticket)));
+        Eventually.waitFor(
+                "the answer to be seen", () -> says(ticket).startsWith("Somebody answered"));
         heard(ticket, check, "confirmed").ok();
     }
 
-    private String open(String ticket) {
-        return page(ticket).path("proof").path("open").path("delivery").asString("");
+    /** How far the check under way is, in the page's words. */
+    public String says(String ticket) {
+        return page(ticket).path("proof").path("open").path("form").path("says").asString("");
+    }
+
+    /** Ends a check without an answer. */
+    public Answer end(String ticket, String check) {
+        return api.delete("/api/tickets/" + ticket + "/checks/" + check);
     }
 
     public void authenticator(String ticket, String account, Outside outside) {

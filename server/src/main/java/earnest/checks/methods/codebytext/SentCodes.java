@@ -1,4 +1,4 @@
-package earnest.checks;
+package earnest.checks.methods.codebytext;
 
 import earnest.core.codes.SentCode;
 import earnest.core.passwords.Secret;

@@ -1,7 +1,8 @@
-package earnest.checks;
+package earnest.checks.methods.codebytext;
 
 import earnest.channels.TextBody;
 import earnest.channels.Texts;
+import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
 
 import org.springframework.stereotype.Component;
@@ -13,11 +14,11 @@ import java.util.UUID;
 /** The text that carries a code; it says whom never to read it to. */
 @Component
 class CodeText implements TextBody {
-    private final CheckRepository checks;
+    private final CheckHistory checks;
     private final SentCodes codes;
     private final Clock clock;
 
-    CodeText(CheckRepository checks, SentCodes codes, Clock clock) {
+    CodeText(CheckHistory checks, SentCodes codes, Clock clock) {
         this.checks = checks;
         this.codes = codes;
         this.clock = clock;
@@ -30,11 +31,11 @@ class CodeText implements TextBody {
 
     @Override
     public Optional<Secret> body(UUID about) {
-        return checks.findById(about)
+        return checks.find(about)
                 .filter(check -> check.open(clock.instant()))
                 .map(
                         check -> {
-                            try (Secret code = codes.code(check.id)) {
+                            try (Secret code = codes.code(check.id())) {
                                 return code.open(CodeText::words);
                             }
                         });

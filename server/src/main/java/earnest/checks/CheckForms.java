@@ -1,0 +1,35 @@
+package earnest.checks;
+
+import earnest.checks.methods.Form;
+
+import java.util.List;
+
+/** Forms as the page is told them. */
+final class CheckForms {
+    private CheckForms() {}
+
+    static Standing.CheckForm of(Form form) {
+        return switch (form) {
+            case Form.Code(String asks, int digits, var says, boolean trouble) ->
+                    new Standing.CheckForm("code", asks, digits, says, trouble, List.of());
+            case Form.Text(String asks) ->
+                    new Standing.CheckForm("text", asks, 0, null, false, List.of());
+            case Form.Choices(String says, List<Form.Choice> choices) ->
+                    new Standing.CheckForm(
+                            "choices",
+                            null,
+                            0,
+                            says,
+                            false,
+                            choices.stream().map(CheckForms::choice).toList());
+            case Form.Wait(String says) ->
+                    new Standing.CheckForm("wait", null, 0, says, false, List.of());
+            case Form.Link(String says) ->
+                    new Standing.CheckForm("link", null, 0, says, false, List.of());
+        };
+    }
+
+    private static Standing.CheckChoice choice(Form.Choice choice) {
+        return new Standing.CheckChoice(choice.id(), choice.words(), String.valueOf(choice.key()));
+    }
+}

@@ -1,0 +1,30 @@
+package earnest.checks;
+
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckHistory;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+
+/** What was checked before, from the rows. */
+@Component
+class CheckRows implements CheckHistory {
+    private final CheckRepository checks;
+
+    CheckRows(CheckRepository checks) {
+        this.checks = checks;
+    }
+
+    @Override
+    public long startedSince(UUID person, String method, Instant since) {
+        return checks.startedSince(person, method, since);
+    }
+
+    @Override
+    public Optional<Check> find(UUID check) {
+        return checks.findById(check).map(Check.class::cast);
+    }
+}

@@ -1,0 +1,13 @@
+package earnest.checks.methods;
+
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+
+/** What was checked before. */
+public interface CheckHistory {
+    /** How many checks of a method of a person began since then, on whichever ticket. */
+    long startedSince(UUID person, String method, Instant since);
+
+    Optional<Check> find(UUID check);
+}

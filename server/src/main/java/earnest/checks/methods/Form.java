@@ -1,0 +1,39 @@
+package earnest.checks.methods;
+
+import org.jspecify.annotations.Nullable;
+
+import java.util.List;
+
+/** What the page draws for a check under way; it knows these forms, and no method. */
+public sealed interface Form {
+    /**
+     * Digits that the analyst types as they hear them; they submit themselves at the last.
+     *
+     * @param says how far whatever was sent is, or null
+     * @param trouble whether what it says is trouble
+     */
+    record Code(String asks, int digits, @Nullable String says, boolean trouble) implements Form {}
+
+    /** A text that the analyst types as they hear it. */
+    record Text(String asks) implements Form {}
+
+    /** The analyst says which of some things is so. */
+    record Choices(String says, List<Choice> choices) implements Form {}
+
+    /** Nothing to do but wait. */
+    record Wait(String says) implements Form {}
+
+    /**
+     * The person does something at an address.
+     *
+     * @param says whom it was sent to and how far it is
+     */
+    record Link(String says) implements Form {}
+
+    /**
+     * A choice.
+     *
+     * @param key the letter that chooses it
+     */
+    record Choice(String id, String words, char key) {}
+}

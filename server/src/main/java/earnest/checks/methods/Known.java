@@ -1,0 +1,40 @@
+package earnest.checks.methods;
+
+import earnest.people.People;
+import earnest.tickets.Tickets;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * What is known of a ticket and the person named on it, read once.
+ *
+ * @param checks of this method on the ticket, oldest first
+ * @param recentPathDays in days; a contact younger than that is recent
+ */
+public record Known(
+        Tickets.View ticket,
+        UUID person,
+        List<People.Contact> contacts,
+        List<? extends Check> checks,
+        int recentPathDays,
+        Instant now) {
+
+    /** Whether a contact is too new to be offered. */
+    public boolean recent(People.Contact contact) {
+        Instant since = contact.since();
+        return since != null
+                && Duration.between(since, now).compareTo(Duration.ofDays(recentPathDays)) < 0;
+    }
+
+    /** The words of a contact that a check used. */
+    public String words(Check check) {
+        return contacts.stream()
+                .filter(contact -> contact.id().equals(check.contact()))
+                .findFirst()
+                .map(contact -> contact.kind().words())
+                .orElse("a contact not on record any more");
+    }
+}

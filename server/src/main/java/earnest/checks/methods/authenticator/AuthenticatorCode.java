@@ -1,0 +1,131 @@
+package earnest.checks.methods.authenticator;
+
+import earnest.checks.Enrolments;
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Form;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Reply;
+import earnest.checks.methods.Result;
+import earnest.checks.methods.TryWords;
+import earnest.ground.Problem;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+
+/** The caller reads the running code of an enrolled authenticator. */
+@Component
+class AuthenticatorCode implements ProofMethod {
+    private static final String ID = "authenticator";
+    private static final String LABEL = "Authenticator code";
+    private static final int DIGITS = 6;
+    private static final int TRIES = 3;
+    private static final Duration LASTS = Duration.ofMinutes(10);
+
+    /** Which device is asked for. */
+    record Asked(UUID device) {}
+
+    private final Enrolments enrolments;
+
+    AuthenticatorCode(Enrolments enrolments) {
+        this.enrolments = enrolments;
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public int tries() {
+        return TRIES;
+    }
+
+    @Override
+    public Duration lasts() {
+        return LASTS;
+    }
+
+    /** One of several is told by its name; the first keeps the method's own id. */
+    @Override
+    public List<Possible> offers(Known known) {
+        List<Possible> possible = new ArrayList<>();
+        List<Enrolments.Device> devices = enrolments.authenticators(known.person());
+        for (Enrolments.Device device : devices) {
+            if (!device.atLimit()) {
+                String id = possible.isEmpty() ? ID : ID + ":" + device.id();
+                possible.add(
+                        new Possible(
+                                id,
+                                id,
+                                "device:" + device.id(),
+                                null,
+                                LABEL,
+                                devices.size() > 1 ? device.name() : null,
+                                null,
+                                new Asked(device.id())));
+            }
+        }
+        return possible;
+    }
+
+    @Override
+    public String begin(Check check) {
+        return "asked for the code of the authenticator";
+    }
+
+    @Override
+    public Result reply(Check check, Reply reply) {
+        if (!(reply instanceof Reply.Typed(var typed))) {
+            throw Problem.invalid("The code is typed as it is read.");
+        }
+        UUID device = check.detail(Asked.class).orElseThrow().device();
+        if (enrolments.accept(device, typed)) {
+            return new Result.Ends(
+                    CheckState.PASSED,
+                    "as {person}, read the authenticator's code, "
+                            + TryWords.present(check)
+                            + " try",
+                    Result.By.CALLER);
+        }
+        return new Result.Wrong(
+                "as {person}, read a wrong authenticator code, "
+                        + TryWords.left(check, TRIES)
+                        + " left",
+                "as {person}, read a wrong authenticator code for the last time",
+                Result.By.CALLER);
+    }
+
+    @Override
+    public String label(Check check) {
+        return LABEL;
+    }
+
+    @Override
+    public Form form(Check check) {
+        return new Form.Code("The six digits on their authenticator", DIGITS, null, false);
+    }
+
+    @Override
+    public Line line(Check check, Known known, int mostFromMemory) {
+        @Nullable String note =
+                switch (check.state()) {
+                    case PASSED -> "their own device";
+                    case FAILED -> "wrong";
+                    default -> null;
+                };
+        return new Line(LABEL, note);
+    }
+
+    @Override
+    public List<String> devices(UUID person) {
+        return enrolments.authenticators(person).isEmpty() ? List.of() : List.of("authenticator");
+    }
+}

@@ -1,0 +1,198 @@
+package earnest.checks.methods.callback;
+
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.ContactWords;
+import earnest.checks.methods.Form;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Reply;
+import earnest.checks.methods.Result;
+import earnest.ground.Problem;
+import earnest.ground.Work;
+import earnest.people.People;
+import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+
+/** The desk calls a number on record, and the analyst says who answered and what they said. */
+@Component
+class CallBack implements ProofMethod {
+    private static final String ID = "call-back";
+    static final String ANSWERED = "answered";
+    private static final Set<String> OVER = Set.of("ended", "dropped");
+    private static final Set<String> NOT_ANSWERED = Set.of("declined", "unanswered");
+    private static final String NOT_ANSWERED_WORDS = "the call back was not answered";
+
+    private static final List<Form.Choice> HEARD =
+            List.of(
+                    new Form.Choice("confirmed", "It is them, and they asked for it", 'y'),
+                    new Form.Choice("somebody-else", "It is somebody else", 'n'),
+                    new Form.Choice("denied", "They did not ask for this", 'd'));
+
+    /**
+     * How far the call is.
+     *
+     * @param line what the line said last, in words
+     * @param answeredAt whatever the line said later, or null
+     */
+    record Placed(String line, @Nullable Instant answeredAt) {}
+
+    private final Work work;
+    private final Tickets tickets;
+    private final ContactWords contacts;
+    private final Clock clock;
+
+    CallBack(Work work, Tickets tickets, ContactWords contacts, Clock clock) {
+        this.work = work;
+        this.tickets = tickets;
+        this.contacts = contacts;
+        this.clock = clock;
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    /** It may be what brings the person to the line. */
+    @Override
+    public boolean needsSomebodyOnTheLine() {
+        return false;
+    }
+
+    @Override
+    public List<Possible> offers(Known known) {
+        return known.contacts().stream()
+                .filter(contact -> contact.kind().telephone() && !known.recent(contact))
+                .map(CallBack::possible)
+                .toList();
+    }
+
+    private static Possible possible(People.Contact contact) {
+        String id = ID + ":" + contact.id();
+        return new Possible(
+                id,
+                id,
+                contact.path(),
+                contact.since(),
+                "Call back, " + contact.kind().words(),
+                ContactWords.ending(contact),
+                contact.id(),
+                new Placed("being placed", null));
+    }
+
+    @Override
+    public String begin(Check check) {
+        work.soon(CallBacks.KIND, check.id());
+        return "called back " + contacts.of(check);
+    }
+
+    private static Placed placed(Check check) {
+        return check.detail(Placed.class).orElseThrow();
+    }
+
+    @Override
+    public Result reply(Check check, Reply reply) {
+        return switch (reply) {
+            case Reply.Chosen(String heard) -> heard(check, heard);
+            case Reply.FromOutside(String event) -> became(check, event);
+            case Reply.Typed _ -> throw Problem.invalid("Nothing is typed for a call back.");
+        };
+    }
+
+    private Result heard(Check check, String heard) {
+        CheckState state =
+                switch (heard) {
+                    case "confirmed" -> CheckState.PASSED;
+                    case "somebody-else" -> CheckState.FAILED;
+                    case "denied" -> CheckState.DENIED;
+                    default -> throw Problem.invalid("What was heard is not one of the answers.");
+                };
+        if (placed(check).answeredAt() == null) {
+            throw new Problem(
+                    409,
+                    "not-answered",
+                    "Nobody answered the call back yet. Wait for the answer, or end it without"
+                            + " one.");
+        }
+        if (state == CheckState.PASSED && check.conversation() != null) {
+            tickets.carryTo(check.conversation());
+        }
+        String words =
+                switch (state) {
+                    case PASSED -> "heard on the call back that it is {person}";
+                    case FAILED -> "heard on the call back that it is not {person}";
+                    default -> "heard on the call back that {person} does not ask for this";
+                };
+        return new Result.Ends(state, words, Result.By.ANALYST);
+    }
+
+    /** What the line says late does not overwrite what it said before. */
+    private Result became(Check check, String event) {
+        Placed before = placed(check);
+        boolean late = before.answeredAt() != null && !OVER.contains(event);
+        if (late || event.equals(before.line())) {
+            return new Result.Nothing();
+        }
+        if (!event.equals(ANSWERED)) {
+            check.keep(new Placed(event, before.answeredAt()));
+            return NOT_ANSWERED.contains(event)
+                    ? new Result.GoesOn(NOT_ANSWERED_WORDS, Result.By.OUTSIDE)
+                    : new Result.Nothing();
+        }
+        check.keep(new Placed(event, clock.instant()));
+        check.moveTo(tickets.callBackBegins(check.ticket(), check.id().toString()));
+        return new Result.GoesOn("the call back was answered", Result.By.OUTSIDE);
+    }
+
+    /** A 'no' can be said at any time, also after the call was taken for over. */
+    @Override
+    public boolean mayStillBeDenied(Check check) {
+        return check.detail(Placed.class).map(placed -> placed.answeredAt() != null).orElse(false);
+    }
+
+    @Override
+    public Result.Ends letGo(Check check) {
+        return new Result.Ends(CheckState.UNANSWERED, NOT_ANSWERED_WORDS, Result.By.ANALYST);
+    }
+
+    @Override
+    public String label(Check check) {
+        return "Call back";
+    }
+
+    @Override
+    public Form form(Check check) {
+        Placed placed = placed(check);
+        String says =
+                switch (placed.line()) {
+                    case "being placed" -> "The call is being placed.";
+                    case "ringing" -> "It rings.";
+                    case ANSWERED ->
+                            "Somebody answered. Ask whether they called the desk, and for what.";
+                    case "declined" -> "The call was declined.";
+                    case "unanswered" -> "Nobody answered.";
+                    case "ended", "dropped" -> "The call is over.";
+                    default -> placed.line();
+                };
+        return placed.answeredAt() == null ? new Form.Wait(says) : new Form.Choices(says, HEARD);
+    }
+
+    @Override
+    public Line line(Check check, Known known, int mostFromMemory) {
+        String where = known.words(check);
+        return switch (check.state()) {
+            case PASSED -> new Line("Called back, " + where, ContactWords.since(check));
+            case FAILED -> new Line("Call back, " + where, "it was somebody else");
+            default -> new Line("Call back, " + where, null);
+        };
+    }
+}

@@ -1,0 +1,91 @@
+package earnest.checks.methods.callback;
+
+import earnest.channels.Line;
+import earnest.channels.LineEvent;
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckHistory;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.OutsideReplies;
+import earnest.ground.Work;
+import earnest.ground.Worker;
+import earnest.people.People;
+
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.UUID;
+
+/** Places calls back to numbers on record, and follows them. The check's id is the call's. */
+@Component
+class CallBacks implements Worker {
+    static final Work.Kind KIND = new Work.Kind("call-back");
+    private static final int AT_ONCE = 3;
+    private static final Duration GIVE_UP = Duration.ofSeconds(20);
+    private static final Duration AGAIN = Duration.ofSeconds(2);
+
+    private final CheckHistory checks;
+    private final OutsideReplies replies;
+    private final People people;
+    private final Line line;
+    private final Clock clock;
+
+    CallBacks(CheckHistory checks, OutsideReplies replies, People people, Line line, Clock clock) {
+        this.checks = checks;
+        this.replies = replies;
+        this.people = people;
+        this.line = line;
+        this.clock = clock;
+    }
+
+    @Override
+    public Work.Kind kind() {
+        return KIND;
+    }
+
+    @Override
+    public int atOnce() {
+        return AT_ONCE;
+    }
+
+    @Override
+    public Optional<Duration> work(UUID id) {
+        Check check = checks.find(id).orElseThrow();
+        UUID contactId = check.contact();
+        if (check.state() != CheckState.OPEN || contactId == null) {
+            return Optional.empty();
+        }
+        Optional<People.Contact> contact = people.contact(check.person(), contactId);
+        if (contact.isPresent() && line.callBack(check.id(), contact.get().value())) {
+            became(id, "ringing");
+            return Optional.empty();
+        }
+        if (check.startedAt().plus(GIVE_UP).isAfter(clock.instant())) {
+            became(id, "the line does not take the call yet");
+            return Optional.of(AGAIN);
+        }
+        became(id, "the line did not take the call; use another check");
+        return Optional.empty();
+    }
+
+    @EventListener
+    void on(LineEvent event) {
+        if (event instanceof LineEvent.CallBack(String call, String state)) {
+            check(call).ifPresent(check -> became(check, state));
+        }
+    }
+
+    private static Optional<UUID> check(String call) {
+        try {
+            return Optional.of(UUID.fromString(call));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private void became(UUID check, String event) {
+        replies.became(check, event, "line", "Line");
+    }
+}

@@ -1,0 +1,73 @@
+package earnest.checks.methods.numbershown;
+
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.people.People;
+import earnest.record.EntryKind;
+import earnest.tickets.Tickets;
+
+import org.springframework.stereotype.Component;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** The number that a call shows: a line of its own, and no points, since anybody can show it. */
+@Component
+class NumberShown implements ProofMethod {
+    private final People people;
+
+    NumberShown(People people) {
+        this.people = people;
+    }
+
+    @Override
+    public String id() {
+        return "number-shown";
+    }
+
+    @Override
+    public List<Possible> offers(Known known) {
+        return List.of();
+    }
+
+    /** Compared once somebody is named; a withheld number says nothing. */
+    @Override
+    public Optional<Shown> shown(Tickets.Claimed claimed) {
+        String number = claimed.numberShown();
+        if (number == null) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                people.contacts(claimed.person()).stream()
+                        .filter(contact -> contact.value().equals(number))
+                        .findFirst()
+                        .map(contact -> new Shown(contact, EntryKind.NUMBER_SHOWN))
+                        .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS)));
+    }
+
+    /** A withheld number differs from nothing. */
+    @Override
+    public Map<String, String> signals(Known known) {
+        Tickets.Call call = known.ticket().call();
+        boolean differs =
+                call != null
+                        && call.numberShown() != null
+                        && known.contacts().stream()
+                                .noneMatch(c -> c.value().equals(call.numberShown()));
+        return differs ? Map.of("number-differs", "Number shown is not on record") : Map.of();
+    }
+
+    @Override
+    public String label(Check check) {
+        return "Number shown";
+    }
+
+    @Override
+    public Line line(Check check, Known known, int mostFromMemory) {
+        return new Line(label(check), check.state() == CheckState.PASSED ? "easily faked" : null);
+    }
+}

@@ -1,0 +1,188 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.connectors.madeup.CardIndex;
+import earnest.people.People;
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Outside;
+import earnest.testkit.Steward;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+import java.util.List;
+import java.util.Map;
+import java.util.stream.StreamSupport;
+
+/** One more of each, made up for this test: a folder with its registration, and no other edit. */
+@ExtendWith(App.Running.class)
+class MadeUpTest {
+    private App app;
+    private Desk tove;
+    private Outside outside;
+    private String account;
+
+    @BeforeEach
+    void desk(App app) {
+        this.app = app;
+        tove = app.desk("tove.rask");
+        outside = app.outside();
+        account = app.somebody();
+    }
+
+    /** As if a steward had put it in force; the former one follows it again. */
+    private void withRulebook(java.util.function.UnaryOperator<ObjectNode> change, Runnable work) {
+        String former =
+                app.database()
+                        .sql("select content from rulebook order by version desc limit 1")
+                        .query(String.class)
+                        .single();
+        ObjectNode book = (ObjectNode) JsonMapper.shared().readTree(former);
+        put(change.apply(book).toString());
+        try {
+            work.run();
+        } finally {
+            put(former);
+        }
+    }
+
+    private void put(String content) {
+        app.database()
+                .sql(
+                        "insert into rulebook (version, name, content, in_force_since) select"
+                            + " max(version) + 1, 'made up', :c, utc_timestamp(6) from rulebook")
+                .param("c", content)
+                .update();
+    }
+
+    private static ObjectNode withHarbourWord(ObjectNode book) {
+        ((ObjectNode) book.get("checks"))
+                .set(
+                        "harbour-word",
+                        JsonMapper.shared()
+                                .readTree(
+                                        "{\"factor\": \"shown\", \"points\": 25, \"failed\": -5,"
+                                                + " \"work\": 5, \"wait\": 0}"));
+        return book;
+    }
+
+    @Test
+    void aMethodOfProofWorksFromOfferToRecord() {
+        withRulebook(
+                MadeUpTest::withHarbourWord,
+                () -> {
+                    outside.ringWithheld();
+                    String ticket = tove.answer();
+                    tove.claim(ticket, account).ok();
+                    String check = tove.begin(ticket, "harbour-word");
+                    JsonNode open = tove.page(ticket).get("proof").get("open");
+                    assertThat(open.get("label").asString()).isEqualTo("Word of the harbour");
+                    assertThat(open.get("form").get("kind").asString()).isEqualTo("text");
+                    assertThat(open.get("form").get("asks").asString())
+                            .isEqualTo("The word of the day");
+                    assertThat(tove.type(ticket, check, "gull").ok().get("outcome").asString())
+                            .isEqualTo("wrong");
+                    assertThat(tove.type(ticket, check, "heron").ok().get("outcome").asString())
+                            .isEqualTo("passed");
+                    assertThat(tove.standing(ticket)).isEqualTo(25);
+                    assertThat(tove.page(ticket).get("proof").get("lines").toString())
+                            .contains("Word of the harbour")
+                            .contains("said at the gate");
+                    assertThat(words(ticket))
+                            .contains(
+                                    "asked for the word of the harbour",
+                                    "as " + name() + ", said a wrong word",
+                                    "as " + name() + ", said the word of the north gate");
+                    assertThat(words(ticket).toString()).doesNotContain("heron");
+                });
+    }
+
+    private String name() {
+        return app.bean(People.class).byAccount(account).orElseThrow().name();
+    }
+
+    private List<String> words(String ticket) {
+        String number =
+                tove.page(ticket).get("ticket").get("number").asString().substring("T-".length());
+        return StreamSupport.stream(
+                        app.desk("elif.hartono")
+                                .api()
+                                .get("/api/record?ticket=" + number)
+                                .ok()
+                                .get("entries")
+                                .spliterator(),
+                        false)
+                .map(row -> row.get("entry").get("words").asString())
+                .toList();
+    }
+
+    @Test
+    void aKindOfSystemWorksFromSettingUpToHandover() {
+        Steward steward = new Steward(app.ground());
+        steward.api()
+                .put(
+                        "/api/systems/cards",
+                        Map.of(
+                                "kind",
+                                "card-index",
+                                "name",
+                                "Card index",
+                                "whoHelps",
+                                "the archive",
+                                "position",
+                                8,
+                                "settings",
+                                Map.of("drawer", "drawer 1"),
+                                "passwordRules",
+                                Map.of("ways", List.of("read-aloud"))))
+                .ok();
+        steward.api()
+                .put(
+                        "/api/people-sources/cards",
+                        Map.of(
+                                "system", "cards",
+                                "position", 8,
+                                "mapping", Map.of("staffNumber", staffNumber()),
+                                "sameBy", "staff-number",
+                                "wholeEverySeconds", 900,
+                                "changesEverySeconds", 900,
+                                "believedGone", 0))
+                .ok();
+        try {
+            Eventually.waitFor(
+                    "the card to be matched",
+                    () -> app.bean(People.class).find("card1", 12).size() == 1);
+            String ticket = tove.proved(account, outside);
+            JsonNode system = tove.accounts(ticket).get("systems").get(1);
+            assertThat(system.get("account").asString()).isEqualTo("card1");
+            assertThat(system.get("actions")).hasSize(1);
+            assertThat(tove.change(ticket, "cards", "unlock").problem()).isEqualTo("not-possible");
+            tove.change(ticket, "cards", "temporary-password").ok();
+            assertThat(tove.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
+            assertThat(tove.readAloud(ticket)).isEqualTo(CardIndex.onCard("card1"));
+            assertThat(words(ticket).toString()).contains("decided to give a temporary password");
+        } finally {
+            steward.api().delete("/api/people-sources/cards").ok();
+        }
+    }
+
+    private String staffNumber() {
+        return StreamSupport.stream(
+                        JsonMapper.shared()
+                                .readTree(app.ground().read("world/people.json"))
+                                .spliterator(),
+                        false)
+                .filter(p -> p.get("account").asString().equals(account))
+                .findFirst()
+                .orElseThrow()
+                .get("staffNumber")
+                .asString();
+    }
+}

@@ -1,0 +1,87 @@
+package earnest.checks.methods.madeup;
+
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Form;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Reply;
+import earnest.checks.methods.Result;
+import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
+
+import org.springframework.stereotype.Component;
+
+import java.util.List;
+
+/** The caller says the word of the harbour, which everybody there knows and nobody elsewhere. */
+@Component
+class HarbourWord implements ProofMethod {
+    private static final String WORD = "heron";
+
+    record Asked(String gate) {}
+
+    @Override
+    public String id() {
+        return "harbour-word";
+    }
+
+    @Override
+    public int tries() {
+        return 2;
+    }
+
+    @Override
+    public List<Possible> offers(Known known) {
+        return List.of(
+                new Possible(
+                        id(),
+                        id(),
+                        "place:harbour",
+                        null,
+                        "Word of the harbour",
+                        "at the north gate",
+                        null,
+                        new Asked("north")));
+    }
+
+    @Override
+    public String begin(Check check) {
+        return "asked for the word of the harbour";
+    }
+
+    @Override
+    public Result reply(Check check, Reply reply) {
+        if (!(reply instanceof Reply.Typed(Secret said))) {
+            throw Problem.invalid("The word is typed as it is heard.");
+        }
+        String gate = check.detail(Asked.class).orElseThrow().gate();
+        try (Secret word = Secret.of(WORD)) {
+            return word.sameAs(said)
+                    ? new Result.Ends(
+                            CheckState.PASSED,
+                            "as {person}, said the word of the " + gate + " gate",
+                            Result.By.CALLER)
+                    : new Result.Wrong(
+                            "as {person}, said a wrong word",
+                            "as {person}, said a wrong word for the last time",
+                            Result.By.CALLER);
+        }
+    }
+
+    @Override
+    public String label(Check check) {
+        return "Word of the harbour";
+    }
+
+    @Override
+    public Form form(Check check) {
+        return new Form.Text("The word of the day");
+    }
+
+    @Override
+    public Line line(Check check, Known known, int mostFromMemory) {
+        return new Line("Word of the harbour", "said at the gate");
+    }
+}

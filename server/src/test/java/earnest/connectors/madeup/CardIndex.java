@@ -1,0 +1,159 @@
+package earnest.connectors.madeup;
+
+import earnest.connectors.AccountLookup;
+import earnest.connectors.AccountRef;
+import earnest.connectors.AccountState;
+import earnest.connectors.ChangeResult;
+import earnest.connectors.Connector;
+import earnest.connectors.Operation;
+import earnest.connectors.OwnRules;
+import earnest.connectors.PeopleSource;
+import earnest.connectors.TemporaryUse;
+import earnest.core.passwords.Secret;
+
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.ConcurrentMap;
+import java.util.function.Consumer;
+
+/** One drawer. Its mark is how often a card was written. */
+public final class CardIndex implements Connector {
+    /** What stands on a card. */
+    private record Card(int written, String password, Instant at) {}
+
+    private static final ConcurrentMap<String, Card> CARDS = new ConcurrentHashMap<>();
+
+    private final String drawer;
+
+    CardIndex(String drawer) {
+        this.drawer = drawer;
+    }
+
+    /** The password that stands on a card. */
+    public static String onCard(String name) {
+        return CARDS.get(name).password;
+    }
+
+    private static Card card(AccountRef account) {
+        return CARDS.computeIfAbsent(account.name(), n -> new Card(1, "", Instant.EPOCH));
+    }
+
+    private static AccountState state(Card card) {
+        return new AccountState(
+                null, false, false, card.at, null, null, null, String.valueOf(card.written));
+    }
+
+    @Override
+    public List<String> servers() {
+        return List.of(drawer);
+    }
+
+    @Override
+    public AccountLookup read(String server, AccountRef account) {
+        return new AccountLookup.Found(state(card(account)));
+    }
+
+    @Override
+    public ChangeResult unlock(AccountRef account, String before) {
+        throw new IllegalStateException("what a kind cannot do is never tried");
+    }
+
+    @Override
+    public ChangeResult setTemporary(AccountRef account, Secret password, String before) {
+        return write(account, password, before);
+    }
+
+    @Override
+    public ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
+        return write(account, password, effect);
+    }
+
+    private static ChangeResult write(AccountRef account, Secret password, String before) {
+        Card card = card(account);
+        if (!String.valueOf(card.written).equals(before)) {
+            return new ChangeResult.Refused("Somebody wrote on the card meanwhile.");
+        }
+        String written = password.open(String::new);
+        CARDS.put(account.name(), new Card(card.written + 1, written, Instant.now()));
+        return new ChangeResult.TookEffect();
+    }
+
+    @Override
+    public boolean shows(Operation operation, AccountState now, String before, Instant asked) {
+        return !now.mark().equals(before);
+    }
+
+    @Override
+    public boolean arrived(Operation operation, AccountState now, String effect) {
+        return now.mark().equals(effect);
+    }
+
+    @Override
+    public TemporaryUse use(AccountState now, String effect) {
+        return now.mark().equals(effect) ? TemporaryUse.UNUSED : TemporaryUse.CHANGED_BY_OWNER;
+    }
+
+    @Override
+    public OwnRules ownRules() {
+        return OwnRules.NONE;
+    }
+
+    /** The mapping names one person by their number. */
+    @Override
+    public Optional<PeopleSource> people(Map<String, Object> mapping) {
+        return Optional.of(new OneCard(String.valueOf(mapping.get("staffNumber"))));
+    }
+
+    @Override
+    public void close() {
+        // A drawer needs no closing.
+    }
+
+    private record OneCard(String staffNumber) implements PeopleSource {
+        @Override
+        public String everybody(Consumer<List<Read>> page, Consumer<Odd> odd) {
+            page.accept(
+                    List.of(
+                            new Read(
+                                    "card-1",
+                                    "drawer 1, card 1",
+                                    "card1",
+                                    "On A Card",
+                                    null,
+                                    "Card",
+                                    staffNumber,
+                                    null,
+                                    null,
+                                    null,
+                                    null,
+                                    null,
+                                    Map.of(),
+                                    Map.of())));
+            return "0";
+        }
+
+        @Override
+        public String changedSince(String since, Consumer<List<Read>> page, Consumer<Odd> odd) {
+            return since;
+        }
+
+        @Override
+        public boolean groupsChangedSince(String since) {
+            return false;
+        }
+
+        @Override
+        public Map<String, Set<String>> groups() {
+            return Map.of();
+        }
+
+        @Override
+        public Set<String> groupsOf(String place) {
+            return Set.of();
+        }
+    }
+}
