@@ -1,9 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
-import { createBrowserRouter, Navigate, RouterProvider } from "react-router";
+import { createBrowserRouter, RouterProvider } from "react-router";
 import { Problem } from "./api/client";
-import { Desk } from "./desk/desk";
+import { PLACES } from "./places/all";
+import { FirstPlace } from "./shell/first-place";
 import { Shell } from "./shell/shell";
 import "./ui/look.css";
 
@@ -24,11 +25,14 @@ const router = createBrowserRouter([
     path: "/",
     element: <Shell />,
     children: [
-      { index: true, element: <Navigate to="/desk" replace /> },
-      { path: "desk", element: <Desk /> },
-      { path: "desk/:ticket", element: <Desk /> },
-      { path: "record", lazy: async () => ({ Component: (await import("./record/record")).RecordPage }) },
-      { path: "*", element: <Navigate to="/desk" replace /> },
+      { index: true, element: <FirstPlace /> },
+      ...PLACES.flatMap((place) =>
+        [place.id, ...(place.below ?? []).map((below) => `${place.id}/${below}`)].map((path) => ({
+          path,
+          lazy: async () => ({ Component: await place.page() }),
+        })),
+      ),
+      { path: "*", element: <FirstPlace /> },
     ],
   },
 ]);

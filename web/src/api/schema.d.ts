@@ -976,16 +976,10 @@ export interface components {
             rules: components["schemas"]["Rule"][];
         };
         Me: {
-            changeKey: boolean;
-            desk: boolean;
-            erase: boolean;
-            export: boolean;
             /** Format: uuid */
             id: string;
-            lift: boolean;
             name: string;
-            record: boolean;
-            release: boolean;
+            rights: string[];
             roles: string[];
         };
         Offer: {

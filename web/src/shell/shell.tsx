@@ -4,8 +4,9 @@ import { NavLink, Outlet, useOutletContext } from "react-router";
 import { ask, client, type Me, onSignedOut, Problem } from "../api/client";
 import { useKeys } from "../keys/use-keys";
 import { follow } from "../live/live";
+import { PLACES } from "../places/all";
+import { may } from "../places/place";
 import { SignIn } from "../sign-in/sign-in";
-import { Find } from "./find";
 import { KeyList } from "./key-list";
 import { ThemeSwitch } from "./theme-switch";
 
@@ -41,6 +42,7 @@ export function Shell() {
   if (me.isPending) return <p className="p-6 text-muted">Opening the book.</p>;
   if (!me.data) return <SignIn />;
   const who = me.data;
+  const open = PLACES.filter((place) => may(who, place.right));
   const signOut = async () => {
     setTrouble("");
     try {
@@ -60,8 +62,9 @@ export function Shell() {
       <header className="flex flex-wrap items-center gap-x-[22px] gap-y-1 border-rule border-b px-4">
         <span className="font-bold font-serif text-seal text-xl leading-none tracking-tight">Earnest</span>
         <nav aria-label="Main" className="flex gap-4 self-stretch">
-          {who.desk && <Place to="/desk" words="Desk" />}
-          {who.record && <Place to="/record" words="Record" />}
+          {open.map((place) => (
+            <WayTo key={place.id} to={`/${place.id}`} words={place.words} />
+          ))}
         </nav>
         {!connected && (
           <span role="status" className="font-semibold text-wait">
@@ -74,7 +77,7 @@ export function Shell() {
           </span>
         )}
         <span className="ml-auto flex items-center gap-3 py-1">
-          {who.desk && <Find />}
+          {open.map((place) => place.head && <place.head key={place.id} />)}
           <ThemeSwitch />
           <span className="flex items-center gap-2">
             <span
@@ -96,7 +99,7 @@ export function Shell() {
   );
 }
 
-function Place({ to, words }: { to: string; words: string }) {
+function WayTo({ to, words }: { to: string; words: string }) {
   return (
     <NavLink
       to={to}

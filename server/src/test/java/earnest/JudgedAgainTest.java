@@ -70,7 +70,10 @@ class JudgedAgainTest {
             assertThat(leaf.get("version").asInt()).isEqualTo(2);
             JsonNode why = leaf.get("why");
             Assessment again =
-                    Assurance.assess(JudgedFile.read(fields(why.get("judged")), rulebooks::get));
+                    Assurance.assess(
+                            JudgedFile.read(
+                                    fields(why.get("judged")),
+                                    version -> rulebooks.computeIfAbsent(version, this::stored)));
             assertThat(again.standing()).isEqualTo(why.get("standing").asInt());
             assertThat(again.verdicts()).hasSize(1).allMatch(Verdict.Open.class::isInstance);
             assertThat(again.verdicts().getFirst().bar().points())

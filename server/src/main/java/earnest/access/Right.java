@@ -1,5 +1,7 @@
 package earnest.access;
 
+import java.util.Locale;
+
 /** What somebody may be allowed to do. */
 public enum Right {
     WORK_AT_DESK("work at the desk", "a steward"),
@@ -17,6 +19,11 @@ public enum Right {
     Right(String words, String giver) {
         this.words = words;
         this.giver = giver;
+    }
+
+    /** As the browser is told it, such as {@code work-at-desk}. */
+    String id() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     String words() {

@@ -18,6 +18,7 @@ import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Duration;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -34,17 +35,12 @@ class SessionController {
         }
     }
 
-    record Me(
-            UUID id,
-            String name,
-            List<String> roles,
-            boolean desk,
-            boolean record,
-            boolean export,
-            boolean erase,
-            boolean changeKey,
-            boolean lift,
-            boolean release) {}
+    /**
+     * Who is signed in.
+     *
+     * @param rights what they may do, by the ids of the rights
+     */
+    record Me(UUID id, String name, List<String> roles, List<String> rights) {}
 
     record Colleague(UUID id, String name) {}
 
@@ -136,12 +132,6 @@ class SessionController {
                 me.id(),
                 me.name(),
                 me.roles().stream().map(Role::word).sorted().toList(),
-                me.may(Right.WORK_AT_DESK),
-                me.may(Right.READ_RECORD),
-                me.may(Right.EXPORT_RECORD),
-                me.may(Right.ERASE_PERSONAL),
-                me.may(Right.CHANGE_KEY),
-                me.may(Right.LIFT_STOP),
-                me.may(Right.RELEASE_SIGN_IN));
+                Arrays.stream(Right.values()).filter(me::may).map(Right::id).toList());
     }
 }

@@ -1,0 +1,67 @@
+import { ask, client } from "../../api/client";
+
+/** Everything that an analyst does on a page, each one call. */
+const path = (ticket: string) => ({ params: { path: { ticket } } });
+const checkPath = (ticket: string, check: string) => ({ params: { path: { ticket, check } } });
+
+export const answer = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/answer", path(ticket)));
+export const take = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/take", path(ticket)));
+export const hangUp = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/hang-up", path(ticket)));
+export const hangUpHeld = (ticket: string) =>
+  ask(client.POST("/api/tickets/{ticket}/hang-up-held", path(ticket)));
+export const speak = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/speak", path(ticket)));
+export const pass = (ticket: string, to: string) =>
+  ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
+export const claim = (ticket: string, person: string, version: number) =>
+  ask(client.POST("/api/tickets/{ticket}/claim", { ...path(ticket), body: { person, version } }));
+export const beginCheck = (ticket: string, offer: string) =>
+  ask(client.POST("/api/tickets/{ticket}/checks", { ...path(ticket), body: { offer } }));
+/** What the analyst typed, or which of the form's choices they took. */
+export const replyToCheck = (ticket: string, check: string, reply: { typed: string } | { chosen: string }) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/checks/{check}/reply", { ...checkPath(ticket, check), body: reply }),
+  );
+export const endCheck = (ticket: string, check: string) =>
+  ask(client.DELETE("/api/tickets/{ticket}/checks/{check}", checkPath(ticket, check)));
+export interface Wanted {
+  system: string;
+  action: string;
+  version: number;
+  /** How a temporary password comes about. */
+  way?: string;
+  /** The password, when it is typed. */
+  typed?: string;
+}
+/** Changes that were asked for on this very page: only their passwords show by themselves. */
+const askedHere = new Set<string>();
+export const wasAskedHere = (change: string) => askedHere.has(change);
+export const change = async (ticket: string, wanted: Wanted) => {
+  const under = await ask(client.POST("/api/tickets/{ticket}/changes", { ...path(ticket), body: wanted }));
+  askedHere.add(under.change);
+  return under;
+};
+export const askToLift = (ticket: string, reason: string) =>
+  ask(client.POST("/api/tickets/{ticket}/stop/liftings", { ...path(ticket), body: { reason } }));
+export const answerLifting = (ticket: string, lifting: string, agreed: boolean) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/stop/liftings/{lifting}/answer", {
+      params: { path: { ticket, lifting } },
+      body: { agreed },
+    }),
+  );
+export const lookAt = (ticket: string, system: string, typed: string, signal: AbortSignal) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/password-check", { ...path(ticket), body: { system, typed }, signal }),
+  );
+export const chooseRoute = (ticket: string, route: string, contact?: string) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/handover/route", {
+      ...path(ticket),
+      body: contact ? { route, contact } : { route },
+    }),
+  );
+export const show = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/handover/show", path(ticket)));
+export const saidBack = (ticket: string, part: number) =>
+  ask(client.POST("/api/tickets/{ticket}/handover/said-back", { ...path(ticket), body: { part } }));
+export const close = (ticket: string, summary: string, version: number) =>
+  ask(client.POST("/api/tickets/{ticket}/close", { ...path(ticket), body: { summary, version } }));

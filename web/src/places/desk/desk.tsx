@@ -1,0 +1,74 @@
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate, useParams } from "react-router";
+import { ask, byItself, client } from "../../api/client";
+import { pageTurned, pageTurns } from "../../keys/keys";
+import { useKeys } from "../../keys/use-keys";
+import { FirstPlace } from "../../shell/first-place";
+import { useShell } from "../../shell/shell";
+import { may } from "../place";
+import { answer, speak } from "./acts";
+import { Edge } from "./edge/edge";
+import { useNotices } from "./notices";
+import { Release } from "./release";
+import { TicketPage } from "./ticket-page";
+
+/** The desk: the book's edge on the left, one open page on the right. */
+export function Desk() {
+  const { me } = useShell();
+  const { ticket } = useParams();
+  const navigate = useNavigate();
+  const notices = useNotices();
+  const edge = useQuery({
+    queryKey: ["edge"],
+    queryFn: () => ask(client.GET("/api/desk", byItself)),
+    enabled: may(me, "work-at-desk"),
+    refetchInterval: 60_000,
+  });
+  const ringing = edge.data?.waiting.find((w) => w.line === "ringing");
+  const open = (id: string) => navigate(`/desk/${id}`);
+  const turn = async (act: () => Promise<unknown>, to: string) => {
+    pageTurns();
+    if (await notices.during(act)) open(to);
+    else pageTurned();
+  };
+  const answerNow = async (id: string) => {
+    await turn(() => answer(id), id);
+  };
+  const next = () => {
+    const mine = edge.data?.inHand ?? [];
+    const at = mine.findIndex((w) => w.id === ticket);
+    const to = mine[(at + 1) % Math.max(1, mine.length)];
+    if (to) open(to.id);
+  };
+  const held = edge.data?.inHand.find((w) => w.line === "held" && w.id !== ticket);
+  const swap = async (id: string) => {
+    await turn(() => speak(id), id);
+  };
+  useKeys([
+    ...(held
+      ? [{ key: "k", words: `Swap lines: speak with ${held.title}`, run: () => void swap(held.id) }]
+      : []),
+    ...(ringing
+      ? [{ key: "r", words: "Answer the call that rings", run: () => void answerNow(ringing.id) }]
+      : []),
+    ...((edge.data?.inHand.length ?? 0) > 1 ? [{ key: ".", words: "Next page in hand", run: next }] : []),
+  ]);
+  if (!may(me, "work-at-desk")) return <FirstPlace />;
+  return (
+    <main className="spread">
+      <Edge edge={edge.data} open={ticket} swap={held?.id} turn={open} answer={answerNow} />
+      {ticket ? (
+        <TicketPage key={ticket} id={ticket} />
+      ) : (
+        <section className="border-margin border-l-2 bg-sheet p-10">
+          <h1 className="mb-2 font-semibold font-serif text-xl">No page is open</h1>
+          <p className="max-w-prose text-muted">
+            A call that rings appears on the left by itself. Answer it, or open a page that is in hand; here
+            you then see who they say they are, how sure you are of it, and what you can do for them.
+          </p>
+          {may(me, "release-sign-in") && <Release />}
+        </section>
+      )}
+    </main>
+  );
+}

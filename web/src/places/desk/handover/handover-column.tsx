@@ -1,0 +1,138 @@
+import type { HandoverState, Page } from "../../../api/client";
+import { useKeys } from "../../../keys/use-keys";
+import { Button } from "../../../ui/parts";
+import { clock } from "../../../ui/time";
+import { chooseRoute } from "../acts";
+import { ColumnOf } from "../column";
+import { useNotices } from "../notices";
+import { CloseTicket } from "./close-ticket";
+import { ReadAloud } from "./read-aloud";
+
+interface Props {
+  page: Page;
+  mine: boolean;
+  lit: boolean;
+  light: () => void;
+}
+
+/** How the new password reaches its person, whether they are in, and closing. */
+export function HandoverColumn({ page, mine, lit, light }: Props) {
+  const handover = page.handover;
+  const note = handover ? (handover.state.route === "text" ? "by text" : "read aloud") : "after the change";
+  return (
+    <ColumnOf title="Handover" note={note} lit={lit} light={light}>
+      {handover ? <Handing page={page} handover={handover} mine={mine} /> : <Before page={page} />}
+      {mine && <CloseTicket page={page} />}
+    </ColumnOf>
+  );
+}
+
+function Before({ page }: { page: Page }) {
+  const name = page.who?.given ?? page.who?.name ?? "the person";
+  return (
+    <div className="text-muted">
+      <p className="mb-2">
+        A new password reaches {name} read aloud, in parts that are said back, or by text to a phone on
+        record.
+      </p>
+      <p>
+        It must be changed at first sign-in and is out of force after 1 hour if unused, after 4 hours when it
+        goes by text.
+      </p>
+    </div>
+  );
+}
+
+const GONE: Record<string, string> = {
+  withdrawn:
+    "It was for somebody else than the page names now: never handed over, and being taken out of force.",
+  unclear: "Nobody knows whether the text with it left. Give a fresh one; this one is out of reach.",
+  replaced: "A newer password took its place.",
+  expired: "It ran out unused and was replaced by one that nobody knows.",
+};
+
+function Handing({ page, handover, mine }: { page: Page; handover: HandoverState; mine: boolean }) {
+  const { state } = handover;
+  const unseen = state.way === "copied";
+  const reading = !unseen && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
+  return (
+    <>
+      {GONE[state.state] && <p className="mb-3 font-semibold text-stop">{GONE[state.state]}</p>}
+      {state.state === "said-back" && (
+        <p className="mb-3 font-semibold text-good">✓ Read aloud and said back in full.</p>
+      )}
+      {state.route === "text" &&
+        !GONE[state.state] &&
+        !(unseen && state.state === "waiting" && !state.trouble) && (
+          <p className="mb-3 font-semibold">The text {TEXT[state.state] ?? state.state}.</p>
+        )}
+      {unseen && state.state === "waiting" && (
+        <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a phone on record.</p>
+      )}
+      {state.trouble && <p className="mb-3 font-semibold text-wait">{state.trouble}</p>}
+      {mine && reading && <ReadAloud ticket={page.ticket.id} handover={state} fresh={page.ticket.speaking} />}
+      {mine && state.state === "waiting" && <ByText page={page} handover={handover} />}
+      <Facts page={page} handover={handover} />
+      <p className="mt-3 text-muted">Hidden from the ticket, the record and every log.</p>
+    </>
+  );
+}
+
+const TEXT: Record<string, string> = {
+  sending: "is on its way to the gateway",
+  left: "left the gateway",
+  arrived: "arrived",
+  waiting: "did not leave; choose again",
+};
+
+function ByText({ page, handover }: { page: Page; handover: HandoverState }) {
+  const notices = useNotices();
+  const phones = handover.phones.filter((p) => !p.tooNew);
+  const first = phones[0];
+  const send = (contact: string) => void notices.during(() => chooseRoute(page.ticket.id, "text", contact));
+  useKeys(
+    first
+      ? [{ key: "m", words: `Send it by text to ${first.label} instead`, run: () => send(first.id) }]
+      : [],
+  );
+  if (phones.length === 0) return <p className="mb-3 text-muted">No phone on record takes texts.</p>;
+  return (
+    <div className="mb-3 grid gap-1">
+      {phones.map((phone, i) => (
+        <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone.id)}>
+          {handover.state.way === "copied" ? "Text to" : "Or text to"} {phone.label}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+function Facts({ page, handover }: { page: Page; handover: HandoverState }) {
+  const { state } = handover;
+  const name = page.who?.given ?? page.who?.name ?? "The person";
+  const rows: [string, string][] = [
+    // Once they chose their own, the temporary one is out of force and nothing must be changed.
+    ...(state.inAt
+      ? []
+      : ([
+          ["Must change at first sign-in", "yes"],
+          ["Out of force", clock(state.expiresAt)],
+        ] as [string, string][])),
+    [`${name} is in`, state.inAt ? clock(state.inAt) : state.reminded ? "still not" : "not yet"],
+    ["Told on", handover.told.join("; ") || "no phone that takes texts"],
+  ];
+  return (
+    <dl>
+      {rows.map(([term, words]) => (
+        <div key={term} className="flex items-center justify-between gap-2 border-hair border-b py-1.5">
+          <dt>{term}</dt>
+          <dd
+            className={`text-right font-semibold ${term.endsWith("is in") && state.inAt ? "text-good" : ""}`}
+          >
+            {words}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}

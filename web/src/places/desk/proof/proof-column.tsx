@@ -1,0 +1,228 @@
+import { useState } from "react";
+import type { Account, Judgement, Page } from "../../../api/client";
+import { useKeys } from "../../../keys/use-keys";
+import { Button, Key } from "../../../ui/parts";
+import { clock } from "../../../ui/time";
+import { beginCheck } from "../acts";
+import { ColumnOf } from "../column";
+import { chosen, type Subject } from "../lit";
+import { useNotices } from "../notices";
+import { Lifting } from "./lifting";
+import { OpenCheck } from "./open-check";
+import { SaidNo } from "./said-no";
+import { about, inOrder, type Placed, seconds, wayWords } from "./ways";
+
+interface Props {
+  page: Page;
+  subject: Subject;
+  lit: boolean;
+  light: () => void;
+}
+
+const LABELS: Record<string, string> = { unlock: "Unlock", "temporary-password": "Temporary password" };
+
+/** Proof is an account: a line per check, a sum, what is asked, and the quickest ways across. */
+export function ProofColumn({ page, subject, lit, light }: Props) {
+  const judgement = chosen(page, subject);
+  const account = page.proof;
+  const note = page.who && judgement && (
+    <span className="num">
+      {account.standing} of {judgement.asks}
+    </span>
+  );
+  return (
+    <ColumnOf title="Proof" note={note} lit={lit} light={light}>
+      {page.who ? (
+        <>
+          <Lines account={account} />
+          {judgement && (
+            <Sum account={account} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
+          )}
+          {account.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
+          {page.ticket.mine && <SaidNo page={page} />}
+          {page.ticket.mine && account.open && <OpenCheck ticket={page.ticket.id} check={account.open} />}
+          {page.ticket.mine && !account.stopped && (
+            <Offers
+              page={page}
+              placed={inOrder(account, judgement)}
+              enough={judgement?.verdict === "open" || account.open !== undefined}
+            />
+          )}
+        </>
+      ) : (
+        <p className="text-muted">
+          Once you know who they say they are, each check stands here as a line with what it counts.
+        </p>
+      )}
+    </ColumnOf>
+  );
+}
+
+function Lines({ account }: { account: Account }) {
+  if (account.lines.length === 0) return <p className="mb-2 text-muted">Nothing was checked yet.</p>;
+  return (
+    <ul aria-label="The account">
+      {account.lines.map((line, i) => (
+        <li
+          // biome-ignore lint/suspicious/noArrayIndexKey: lines only ever stand in the counting order
+          key={i}
+          className={`grid grid-cols-[1fr_40px] gap-1.5 border-hair border-b py-1 ${line.points === 0 ? "text-muted" : ""}`}
+        >
+          <span>
+            {line.label}
+            {(line.reason ?? line.note) && (
+              <small className="block text-muted text-xs">
+                {[line.note, line.reason].filter(Boolean).join("; ")}
+              </small>
+            )}
+          </span>
+          <span className={`num text-right font-semibold ${line.points < 0 ? "text-stop" : ""}`}>
+            {signed(line.points)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+const over = (points: number) => (points === 0 ? "just so" : `${points} over`);
+
+const signed = (points: number) => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : "0");
+
+function Sum({ account, judgement, closed }: { account: Account; judgement: Judgement; closed: boolean }) {
+  return (
+    <>
+      <p className="grid grid-cols-[1fr_60px] pt-1.5 pb-0.5">
+        Standing <b className="num border-ink border-t pt-0.5 text-right">{account.standing}</b>
+      </p>
+      <p className="grid grid-cols-[1fr_60px] pb-1">
+        <span>{LABELS[judgement.action] ?? judgement.action} asks</span>
+        <b className="num border-ink border-b-4 border-double pb-0.5 text-right font-medium">
+          {judgement.asks}
+        </b>
+      </p>
+      {closed ? (
+        <p className="my-2 text-muted text-xs">As it stood when the last check was made.</p>
+      ) : (
+        <Standing account={account} judgement={judgement} />
+      )}
+    </>
+  );
+}
+
+function Standing({ account, judgement }: { account: Account; judgement: Judgement }) {
+  const bar = "my-2 flex justify-between gap-2 rounded-[3px] px-2.5 py-1.5 font-semibold";
+  switch (judgement.verdict) {
+    case "open":
+      return (
+        <>
+          <p role="status" className={`${bar} bg-good-wash text-good`}>
+            Sure enough <span className="num">{over(account.standing - judgement.asks)}</span>
+          </p>
+          <p className="mb-2 text-muted">
+            {judgement.until
+              ? `Holds until ${clock(judgement.until)}, in this conversation.`
+              : "Holds in this conversation."}
+          </p>
+        </>
+      );
+    case "stopped":
+      return (
+        <p role="status" className={`${bar} bg-stop-wash text-stop`}>
+          They said no. Nothing can be done for them, on any ticket.
+        </p>
+      );
+    case "needs-second-person":
+      return (
+        <p className={`${bar} bg-wait-wash text-wait`}>
+          Sure enough, but a second person must approve. Pass it to your lead.
+        </p>
+      );
+    case "no-rule":
+      return <p className={`${bar} bg-stop-wash text-stop`}>No rule allows this. Ask the steward.</p>;
+    default:
+      return <Short account={account} judgement={judgement} />;
+  }
+}
+
+function Short({ account, judgement }: { account: Account; judgement: Judgement }) {
+  return (
+    <>
+      <p
+        role="status"
+        className="my-2 flex justify-between gap-2 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop"
+      >
+        {judgement.points > 0 ? `${judgement.points} short` : "Rests on too little"}
+      </p>
+      {judgement.points === 0 && judgement.also.length > 0 && (
+        <p className="mb-1.5 text-muted text-xs">Still missing: {judgement.also.join("; ")}.</p>
+      )}
+      {judgement.ways.length > 0 ? (
+        <div className="mb-2">
+          <h3 className="font-semibold text-muted text-xs">Quickest ways across</h3>
+          <ol className="text-[13px]">
+            {judgement.ways.map((way) => (
+              <li key={way.join()}>
+                {wayWords(account, way)}{" "}
+                <span className="text-muted text-xs">{about(seconds(account, way))}</span>
+              </li>
+            ))}
+          </ol>
+        </div>
+      ) : (
+        <p className="mb-2 text-[13px]">
+          What this desk can check is not enough for it. Pass the page to your lead with what stands here.
+        </p>
+      )}
+    </>
+  );
+}
+
+interface OffersProps {
+  page: Page;
+  placed: Placed[];
+  enough: boolean;
+}
+
+/** What could still be checked; once it is enough, or while a check is under way, only on request. */
+function Offers({ page, placed, enough }: OffersProps) {
+  const [more, setMore] = useState(false);
+  const shown = !enough || more;
+  const notices = useNotices();
+  const begin = (offer: string) => void notices.during(() => beginCheck(page.ticket.id, offer));
+  useKeys(
+    shown
+      ? placed.map(({ offer }, i) => ({ key: String(i + 1), words: offer.label, run: () => begin(offer.id) }))
+      : [],
+  );
+  if (placed.length === 0) return null;
+  if (!shown) {
+    return (
+      <Button quiet onClick={() => setMore(true)}>
+        More checks
+      </Button>
+    );
+  }
+  return (
+    <ul aria-label="Checks that can be made">
+      {placed.map(({ offer, quick }, i) => (
+        <li key={offer.id}>
+          <button
+            type="button"
+            onClick={() => begin(offer.id)}
+            className={`mb-1 grid w-full grid-cols-[24px_1fr_auto] items-center gap-2 rounded border bg-sheet px-2 py-1.5 text-left ${quick ? "border-good shadow-[inset_3px_0_var(--good)]" : "border-rule"}`}
+          >
+            <Key>{i + 1}</Key>
+            <span>
+              {offer.label}
+              <small className="block text-muted text-xs">
+                {[offer.note, about(offer.seconds)].filter(Boolean).join(", ")}
+              </small>
+            </span>
+            <span className="num font-semibold">+{offer.points}</span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  );
+}

@@ -1,0 +1,38 @@
+import type { Account, Judgement, Offer } from "../../../api/client";
+
+/** An offer with its place: digits are given in this order. */
+export interface Placed {
+  offer: Offer;
+  /** It begins one of the quickest ways across. */
+  quick: boolean;
+}
+
+/** Offers, those of the quickest way first, then those of the others, then the rest. */
+export function inOrder(account: Account, judgement: Judgement | undefined): Placed[] {
+  const ways = judgement?.ways ?? [];
+  const rank = (offer: Offer) => {
+    const way = ways.findIndex((ids) => ids.includes(offer.id));
+    return way < 0 ? ways.length : way;
+  };
+  const first = new Set(ways[0] ?? []);
+  return account.offers
+    .map((offer, place) => ({ offer, quick: first.has(offer.id), rank: rank(offer), place }))
+    .sort((a, b) => a.rank - b.rank || a.offer.seconds - b.offer.seconds || a.place - b.place)
+    .map(({ offer, quick }) => ({ offer, quick }));
+}
+
+/** A way in words: the labels of its offers. */
+export function wayWords(account: Account, ids: readonly string[]): string {
+  const label = (id: string) => account.offers.find((offer) => offer.id === id)?.label ?? id;
+  const words = ids.map((id) => label(id).toLowerCase());
+  return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
+}
+
+export function seconds(account: Account, ids: readonly string[]): number {
+  return ids.reduce((sum, id) => sum + (account.offers.find((offer) => offer.id === id)?.seconds ?? 0), 0);
+}
+
+/** How long something usually takes. */
+export function about(total: number): string {
+  return total < 90 ? `about ${total} s` : `about ${Math.round(total / 60)} min`;
+}

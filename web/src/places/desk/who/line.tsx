@@ -1,0 +1,112 @@
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { ask, client, type Page } from "../../../api/client";
+import { useKeys } from "../../../keys/use-keys";
+import { useShell } from "../../../shell/shell";
+import { Button } from "../../../ui/parts";
+import { hangUp, hangUpHeld, pass, speak } from "../acts";
+import { useNotices } from "../notices";
+
+/** What is done with the call and the page as a whole: end the call, pass the page on. */
+export function Line({ page }: { page: Page }) {
+  const notices = useNotices();
+  const [passing, setPassing] = useState(false);
+  const id = page.ticket.id;
+  const { held, onTheLine, speaking } = page.ticket;
+  const end = () => void notices.during(() => hangUp(id));
+  const again = () => void notices.during(() => speak(id));
+  useKeys(
+    [
+      ...(onTheLine ? [{ key: "h", words: "End the call", run: end }] : []),
+      ...(onTheLine && !speaking ? [{ key: "l", words: "Speak on this line again", run: again }] : []),
+      { key: "p", words: "Pass the page to a colleague", run: () => setPassing(true) },
+    ],
+    { everywhere: true },
+  );
+  return (
+    <section aria-label="The call" className="call mt-4 border-hair border-t pt-3">
+      {onTheLine && !speaking && (
+        <p role="status" className="mb-2 rounded-[3px] bg-wait-wash px-2.5 py-1.5 font-semibold text-wait">
+          On hold: they do not hear you.
+        </p>
+      )}
+      {held && (
+        <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
+          You speak on the line that you called. The one that rang
+          {held.numberShown ? (
+            <>
+              {" "}
+              from <span className="num">{held.numberShown}</span>
+            </>
+          ) : (
+            ""
+          )}{" "}
+          is on hold and hears nothing; it may be somebody else.
+        </p>
+      )}
+      {!onTheLine && (
+        <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
+          {page.ticket.call?.state === "dropped" ? "The line dropped." : "Nobody is on the line."} What was
+          proved counts no more; the next call starts at nothing.
+        </p>
+      )}
+      <div className="flex flex-wrap gap-1.5">
+        {onTheLine && !speaking && (
+          <Button hotkey="L" onClick={again}>
+            Speak again
+          </Button>
+        )}
+        {onTheLine && (
+          <Button quiet hotkey="H" onClick={end}>
+            End call
+          </Button>
+        )}
+        <Button quiet hotkey="P" onClick={() => setPassing(true)}>
+          Pass on
+        </Button>
+        {held && (
+          <Button quiet onClick={() => void notices.during(() => hangUpHeld(id))}>
+            End the held line
+          </Button>
+        )}
+      </div>
+      {passing && <PassOn ticket={id} done={() => setPassing(false)} />}
+    </section>
+  );
+}
+
+function PassOn({ ticket, done }: { ticket: string; done: () => void }) {
+  const { me } = useShell();
+  const notices = useNotices();
+  const navigate = useNavigate();
+  const colleagues = useQuery({ queryKey: ["analysts"], queryFn: () => ask(client.GET("/api/analysts")) });
+  const others = colleagues.data?.filter((c) => c.id !== me.id) ?? [];
+  return (
+    <div className="mt-2 grid gap-1">
+      <p className="text-muted text-xs">To whom?</p>
+      {others.map((c, i) => (
+        <Button
+          key={c.id}
+          quiet
+          autoFocus={i === 0}
+          onKeyDown={(event) => event.key === "Escape" && done()}
+          onClick={async () => {
+            if (await notices.during(() => pass(ticket, c.id))) {
+              done();
+              navigate("/desk");
+            }
+          }}
+        >
+          {c.name}
+        </Button>
+      ))}
+      {colleagues.isSuccess && others.length === 0 && (
+        <p className="text-muted">Nobody else works at the desk.</p>
+      )}
+      <Button quiet onClick={done}>
+        Keep it
+      </Button>
+    </div>
+  );
+}

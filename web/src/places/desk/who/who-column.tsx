@@ -1,0 +1,173 @@
+import { useState } from "react";
+import type { Accounts, Page, Who } from "../../../api/client";
+import { useKeys } from "../../../keys/use-keys";
+import { Button, Key } from "../../../ui/parts";
+import { day, inWords, useNow } from "../../../ui/time";
+import { claim } from "../acts";
+import { ColumnOf } from "../column";
+import { useNotices } from "../notices";
+import { Line } from "./line";
+
+interface Props {
+  page: Page;
+  lit: boolean;
+  light: () => void;
+  freshness: Accounts["freshness"] | undefined;
+}
+
+/** Who they say they are, and what they are judged by. */
+export function WhoColumn({ page, lit, light, freshness }: Props) {
+  return (
+    <ColumnOf title="Who" note="says they are" lit={lit} light={light}>
+      {page.who ? <Claimed who={page.who} freshness={freshness} /> : <NotNamed page={page} />}
+      {page.ticket.mine && <Line page={page} />}
+    </ColumnOf>
+  );
+}
+
+function NotNamed({ page }: { page: Page }) {
+  const notices = useNotices();
+  const mine = page.ticket.mine;
+  const choose = (person: string) =>
+    void notices.during(() => claim(page.ticket.id, person, page.ticket.version));
+  const keyed = mine ? page.suggested : [];
+  useKeys(
+    keyed.map((person, i) => ({
+      key: String(i + 1),
+      words: `The caller says they are ${person.name}`,
+      run: () => choose(person.id),
+    })),
+  );
+  const number = page.ticket.call?.numberShown;
+  return (
+    <>
+      <p className="mb-1 font-semibold font-serif text-xl leading-tight">Not named yet</p>
+      <p className="mb-3 text-muted">Ask who is calling, then find them.</p>
+      <p className="mb-3">
+        Type their name or account, and they are found. For a number press <Key>/</Key> first.
+      </p>
+      {number ? (
+        <p className="mb-3 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
+          Shows <span className="num">{number}</span>
+          {page.suggested.length > 0 ? ", on record for:" : ", on record for nobody we know."}
+        </p>
+      ) : (
+        <p className="mb-3 border-wait border-l-[3px] pl-2 text-[13px] text-wait">No number was shown.</p>
+      )}
+      {page.suggested.map((person, i) => (
+        <button
+          key={person.id}
+          type="button"
+          disabled={!mine}
+          onClick={() => choose(person.id)}
+          className="mb-1 grid w-full grid-cols-[auto_1fr] items-center gap-2 rounded border border-rule bg-sheet px-2 py-1.5 text-left"
+        >
+          <Key>{i + 1}</Key>
+          <span>
+            <b className="block">{person.name}</b>
+            <small className="text-muted text-xs">
+              {[person.title, person.place].filter(Boolean).join(", ")}
+            </small>
+          </span>
+        </button>
+      ))}
+      {page.suggested.length > 0 && (
+        <p className="mt-1 text-muted text-xs">
+          A number can be faked. Choose only whom they name themselves.
+        </p>
+      )}
+    </>
+  );
+}
+
+function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"] | undefined }) {
+  const [all, setAll] = useState(false);
+  const now = useNow();
+  const earlier = all ? who.earlier : who.earlier.slice(0, 2);
+  return (
+    <>
+      <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
+      <p className="mb-2.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
+      {who.alsoOnTheLine.map((other) => (
+        <p
+          key={other.ticket}
+          role="alert"
+          className="mb-2.5 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop"
+        >
+          Somebody on {other.number}
+          {other.holder ? ` with ${other.holder}` : ""} says to be {who.name} too, at this moment. One of the
+          two is not.
+        </p>
+      ))}
+      <p className="mb-2.5 border-wait border-l-[3px] pl-2 text-[13px] text-wait">{who.claim}</p>
+      <dl className="grid grid-cols-[64px_1fr] gap-x-2 gap-y-1.5 text-[13px]">
+        <Term words="Account">
+          <span className="num">{who.account}</span>
+        </Term>
+        {who.contacts.map((c) => (
+          <Term key={c.id} words={c.label[0]?.toUpperCase() + c.label.slice(1)}>
+            <Masked contact={c} />
+            {c.note && (
+              <small className={`block text-xs ${c.tooNew ? "text-stop" : "text-muted"}`}>{c.note}</small>
+            )}
+          </Term>
+        ))}
+        <Term words="Device">
+          {who.devices.length > 0 ? `${who.devices.join(", ")} enrolled` : "nothing enrolled"}
+        </Term>
+        {who.facts.length > 0 && (
+          <Term words="May be asked">
+            {who.facts.join(", ")}
+            <small className="block text-muted text-xs">hidden here on purpose</small>
+          </Term>
+        )}
+        {who.groups.length > 0 && <Term words="Group">{who.groups.join(", ")}</Term>}
+        {who.speaks && <Term words="Speaks">{who.speaks}</Term>}
+      </dl>
+      {who.gone && <p className="mt-3 font-semibold text-stop">Not in the directory any more.</p>}
+      {who.earlier.length > 0 && (
+        <section className="mt-3">
+          <h3 className="mb-1 font-semibold text-muted text-xs">Earlier tickets</h3>
+          {earlier.map((t) => (
+            <p key={t.ticket} className="mb-1 line-clamp-3 text-xs">
+              <span className="num text-muted">{t.number}</span>, {day(t.at)}: {t.words}
+            </p>
+          ))}
+          {who.earlier.length > 2 && !all && (
+            <Button quiet onClick={() => setAll(true)}>
+              {who.earlier.length - 2} more
+            </Button>
+          )}
+        </section>
+      )}
+      {freshness?.at && (
+        <p className={`mt-3 text-xs ${freshness.trouble ? "font-semibold text-wait" : "text-muted"}`}>
+          {freshness.trouble
+            ? `${freshness.trouble}. What you see here is ${inWords(freshness.at, now)} old.`
+            : `From the directory, ${inWords(freshness.at, now)} ago`}
+        </p>
+      )}
+    </>
+  );
+}
+
+/** May break after the @ only. */
+function Masked({ contact }: { contact: Who["contacts"][number] }) {
+  if (contact.telephone) return <span className="num">{contact.masked}</span>;
+  const [hidden, domain] = contact.masked.split("@");
+  return (
+    <span>
+      {hidden}@<wbr />
+      {domain}
+    </span>
+  );
+}
+
+function Term({ words, children }: { words: string; children: React.ReactNode }) {
+  return (
+    <>
+      <dt className="text-muted">{words}</dt>
+      <dd className="min-w-0 break-words">{children}</dd>
+    </>
+  );
+}
