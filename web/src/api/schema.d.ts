@@ -740,18 +740,6 @@ export interface components {
             /** Format: uuid */
             check: string;
         };
-        Call: {
-            /** Format: date-time */
-            answeredAt?: string;
-            called: boolean;
-            /** Format: date-time */
-            endedAt?: string;
-            id: string;
-            numberShown?: string;
-            /** Format: date-time */
-            rangAt: string;
-            state: string;
-        };
         Can: {
             action: string;
             closed?: string;
@@ -771,6 +759,23 @@ export interface components {
             number?: number;
             sealed: boolean;
             to: string;
+        };
+        ChannelWords: {
+            address: string;
+            dropped: string;
+            end: string;
+            held: string;
+            missed: string;
+            noAddress: string;
+            noAddressIs: string;
+            nobody: string;
+            one: string;
+            over: string;
+            placed: string;
+            present: string;
+            unnamed: string;
+            waiting: string;
+            whose: string;
         };
         CheckChoice: {
             id: string;
@@ -807,13 +812,14 @@ export interface components {
             name: string;
         };
         ContactLine: {
+            brings?: string;
             /** Format: uuid */
             id: string;
             label: string;
             masked: string;
             note?: string;
+            route?: string;
             telephone: boolean;
-            texts: boolean;
             tooNew: boolean;
         };
         Credentials: {
@@ -904,7 +910,7 @@ export interface components {
             trouble?: string;
         };
         Handover: {
-            phones: components["schemas"]["ContactLine"][];
+            contacts: components["schemas"]["ContactLine"][];
             state: components["schemas"]["View"];
             told: string[];
         };
@@ -1192,9 +1198,14 @@ export interface components {
             };
             whoHelps: string;
         };
+        Talk: {
+            address?: string;
+            called: boolean;
+            channel: string;
+            state: string;
+        };
         Ticket: {
-            call?: components["schemas"]["Call"];
-            held?: components["schemas"]["Call"];
+            held?: components["schemas"]["Talk"];
             /** Format: uuid */
             holder?: string;
             holderName?: string;
@@ -1210,8 +1221,10 @@ export interface components {
             /** @enum {string} */
             state: "RINGING" | "MISSED" | "OPEN" | "CLOSED";
             summary?: string;
+            talk?: components["schemas"]["Talk"];
             /** Format: int64 */
             version: number;
+            words: components["schemas"]["ChannelWords"];
         };
         UnderWay: {
             /** Format: uuid */

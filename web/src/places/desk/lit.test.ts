@@ -29,7 +29,7 @@ const page = (over: Partial<Page>): Page =>
 
 const who = { name: "Ines Okafor" } as Page["who"] & object;
 const handover = (state: string, inAt?: string) =>
-  ({ state: { state, ...(inAt ? { inAt } : {}) }, phones: [], told: [] }) as unknown as Page["handover"] &
+  ({ state: { state, ...(inAt ? { inAt } : {}) }, contacts: [], told: [] }) as unknown as Page["handover"] &
     object;
 
 describe("the column that needs the analyst", () => {

@@ -2,6 +2,7 @@ package earnest;
 
 import com.zaxxer.hikari.HikariDataSource;
 
+import earnest.ground.Writes;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
@@ -92,6 +93,11 @@ public final class App implements AutoCloseable {
     /** Somebody whom no other test was given. */
     public String somebody() {
         return people.next();
+    }
+
+    /** Tells what happened, as a folder of a channel would: in a transaction. */
+    public void publish(Object event) {
+        bean(Writes.class).run(() -> context.publishEvent(event));
     }
 
     public <T> T bean(Class<T> type) {

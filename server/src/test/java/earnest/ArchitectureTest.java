@@ -42,7 +42,7 @@ class ArchitectureTest {
                     "earnest.checks.methods.codebytext.CodeText", // to send a code
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it
                     "earnest.checks.methods.codebytext.SentCodes", // to refuse a code in a summary
-                    "earnest.channels.Gateway"); // to carry a text
+                    "earnest.channels.text.TextCarrier"); // to carry a text
 
     @Test
     void capabilitiesCallEachOtherThroughTheirFacesOnlyAndInOneDirection() {
@@ -104,7 +104,7 @@ class ArchitectureTest {
 
     /** What there will be many of has a home, and nothing outside names any of them. */
     @Test
-    void nothingKnowsAMethodOrAKindByName() {
+    void nothingKnowsAMethodAKindACarrierOrAChannelByName() {
         noClasses()
                 .that()
                 .resideOutsideOfPackage("earnest.checks.methods.(*)..")
@@ -119,6 +119,14 @@ class ArchitectureTest {
                 .dependOnClassesThat()
                 .resideInAPackage("earnest.connectors.(*)..")
                 .check(ALL);
+        noClasses()
+                .that()
+                .resideOutsideOfPackage("earnest.channels.(*)..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("earnest.channels.(*)..")
+                .check(ALL);
+        slices().matching("earnest.channels.(*)..").should().notDependOnEachOther().check(ALL);
         slices().matching("earnest.checks.methods.(*)..")
                 .should()
                 .notDependOnEachOther()
@@ -155,7 +163,7 @@ class ArchitectureTest {
                 .check(ALL);
         noClasses()
                 .that()
-                .resideInAPackage("earnest.checks.methods.(*)..")
+                .resideInAnyPackage("earnest.checks.methods.(*)..", "earnest.channels.(*)..")
                 .should()
                 .bePublic()
                 .check(ALL);

@@ -170,7 +170,7 @@ class ChangeAttacksTest {
         String ticket = given(account);
         outside.gateway(mode);
         String contact =
-                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
         tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/handover/route",
@@ -203,7 +203,7 @@ class ChangeAttacksTest {
         app.database()
                 .sql(
                         "update message set give_up_at = utc_timestamp(6) where ticket_id = :t and"
-                                + " purpose = 'HANDOVER'")
+                                + " purpose = 'handover'")
                 .param("t", UUID.fromString(ticket))
                 .update();
         outside.gateway("down");
@@ -214,7 +214,7 @@ class ChangeAttacksTest {
                 () -> Optional.of(state(ticket)).filter("unclear"::equals));
         assertThat(tove.api().post("/api/tickets/" + ticket + "/handover/show").problem())
                 .isEqualTo("out-of-force");
-        assertThat(app.recorded(ticket, "text-unclear")).isTrue();
+        assertThat(app.recorded(ticket, "message-unclear")).isTrue();
     }
 
     @Test
@@ -269,7 +269,7 @@ class ChangeAttacksTest {
                                         .sql(
                                                 "select count(*) from message m join contact c on"
                                                     + " c.id = m.contact_id where m.ticket_id = :t"
-                                                    + " and m.purpose = 'TOLD' and m.state in"
+                                                    + " and m.purpose = 'told' and m.state in"
                                                     + " ('LEFT', 'ARRIVED') and c.value ="
                                                     + " '+447700900998'")
                                         .param("t", UUID.fromString(ticket))

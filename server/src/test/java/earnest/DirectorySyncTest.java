@@ -39,7 +39,7 @@ class DirectorySyncTest {
         assertThat(tove.standing(ticket)).isEqualTo(-2);
         assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean())
                 .isTrue();
-        assertThat(app.bean(People.class).withNumber("+447700900099")).hasSize(1);
+        assertThat(app.bean(People.class).withContact("+447700900099")).hasSize(1);
     }
 
     @Test

@@ -55,7 +55,7 @@ class HandoverTest {
 
     private Answer byText() {
         String contact =
-                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
         return tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/handover/route",

@@ -2,9 +2,13 @@ package earnest;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earnest.channels.ChannelEvent;
+import earnest.channels.madeup.Counter;
+import earnest.channels.madeup.Pigeons;
 import earnest.connectors.madeup.CardIndex;
 import earnest.people.People;
 import earnest.testkit.Desk;
+import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
 import earnest.testkit.Outside;
 import earnest.testkit.Steward;
@@ -184,5 +188,116 @@ class MadeUpTest {
                 .orElseThrow()
                 .get("staffNumber")
                 .asString();
+    }
+
+    @Test
+    void aCarrierWorksFromContactToArrival() {
+        // Somebody with a mailbox of their own, which no carrier of ours reaches.
+        String mailbox = "own." + account + "@example.org";
+        app.directory()
+                .administer(
+                        "dn: " + DirectoryOfTests.dn(account),
+                        "changetype: modify",
+                        "replace: bwOwnMail",
+                        "bwOwnMail: " + mailbox,
+                        "-");
+        Eventually.waitFor(
+                "the mailbox to be copied",
+                () -> app.bean(People.class).withContact(mailbox).size() == 1);
+        // It is new; for this test it has been there long.
+        app.database()
+                .sql("update contact set since = null where value = :v")
+                .param("v", mailbox)
+                .update();
+        Pigeons.fly(true);
+        try {
+            String ticket = tove.proved(account, outside);
+            tove.change(ticket, "temporary-password").ok();
+            tove.settled(ticket);
+            JsonNode to =
+                    StreamSupport.stream(
+                                    tove.page(ticket).get("handover").get("contacts").spliterator(),
+                                    false)
+                            .filter(c -> c.path("brings").asString("").equals("letter"))
+                            .findFirst()
+                            .orElseThrow();
+            String route = "/api/tickets/" + ticket + "/handover/route";
+            assertThat(
+                            tove.api()
+                                    .post(
+                                            route,
+                                            Map.of(
+                                                    "route",
+                                                    "text",
+                                                    "contact",
+                                                    to.get("id").asString()))
+                                    .status())
+                    .isEqualTo(404);
+            tove.api()
+                    .post(
+                            route,
+                            Map.of(
+                                    "route",
+                                    to.get("route").asString(),
+                                    "contact",
+                                    to.get("id").asString()))
+                    .ok();
+            Eventually.waitFor(
+                    "the letter to arrive",
+                    () ->
+                            tove.page(ticket)
+                                    .get("handover")
+                                    .get("state")
+                                    .get("state")
+                                    .asString()
+                                    .equals("arrived"));
+            assertThat(Pigeons.brought())
+                    .anyMatch(
+                            letter ->
+                                    letter.startsWith(mailbox)
+                                            && letter.contains("Your temporary password is"));
+            assertThat(words(ticket))
+                    .contains("took the letter to own mail", "the letter reached own mail");
+        } finally {
+            Pigeons.fly(false);
+        }
+    }
+
+    @Test
+    void aChannelWorksFromArrivalToTheEnd() {
+        String reference = "visit-" + account;
+        app.publish(new ChannelEvent.Began("counter", reference, Map.of("window", "3")));
+        String ticket =
+                Eventually.get(
+                        "the visitor to be seen",
+                        () ->
+                                StreamSupport.stream(
+                                                tove.api()
+                                                        .get("/api/desk")
+                                                        .ok()
+                                                        .get("waiting")
+                                                        .spliterator(),
+                                                false)
+                                        .filter(
+                                                w ->
+                                                        w.get("title")
+                                                                .asString()
+                                                                .equals("At the window"))
+                                        .map(w -> w.get("id").asString())
+                                        .findFirst());
+        tove.api().post("/api/tickets/" + ticket + "/answer").ok();
+        tove.claim(ticket, account).ok();
+        JsonNode page = tove.page(ticket);
+        assertThat(page.get("ticket").get("talk").get("address").asString()).isEqualTo("window 3");
+        assertThat(page.get("ticket").get("words").get("end").asString()).isEqualTo("Let them go");
+        assertThat(page.get("who").get("claim").asString())
+                .isEqualTo("Window is not on record for " + name() + ".");
+        tove.authenticator(ticket, account, outside);
+        assertThat(tove.standing(ticket)).isPositive();
+        app.publish(new ChannelEvent.Ended(reference, true));
+        Eventually.waitFor("the standing to be gone", () -> tove.standing(ticket) <= 0);
+        Eventually.waitFor(
+                "the window to be told", () -> Counter.heard().contains("answered " + reference));
+        tove.close(ticket, "A visit.");
     }
 }

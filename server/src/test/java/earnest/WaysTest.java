@@ -89,7 +89,7 @@ class WaysTest {
         assertThat(tove.api().post(route, Map.of("route", "read-aloud")).problem())
                 .isEqualTo("not-to-be-seen");
         String contact =
-                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
         tove.api().post(route, Map.of("route", "text", "contact", contact)).ok();
         Eventually.waitFor(
                 "the text to arrive", () -> handover().get("state").asString().equals("arrived"));

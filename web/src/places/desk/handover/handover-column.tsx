@@ -18,7 +18,11 @@ interface Props {
 /** How the new password reaches its person, whether they are in, and closing. */
 export function HandoverColumn({ page, mine, lit, light }: Props) {
   const handover = page.handover;
-  const note = handover ? (handover.state.route === "text" ? "by text" : "read aloud") : "after the change";
+  const note = handover
+    ? handover.state.route === "read-aloud"
+      ? "read aloud"
+      : `by ${handover.state.route}`
+    : "after the change";
   return (
     <ColumnOf title="Handover" note={note} lit={lit} light={light}>
       {handover ? <Handing page={page} handover={handover} mine={mine} /> : <Before page={page} />}
@@ -61,10 +65,12 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
       {state.state === "said-back" && (
         <p className="mb-3 font-semibold text-good">✓ Read aloud and said back in full.</p>
       )}
-      {state.route === "text" &&
+      {state.route !== "read-aloud" &&
         !GONE[state.state] &&
         !(unseen && state.state === "waiting" && !state.trouble) && (
-          <p className="mb-3 font-semibold">The text {TEXT[state.state] ?? state.state}.</p>
+          <p className="mb-3 font-semibold">
+            The {brought(handover)} {SENT[state.state] ?? state.state}.
+          </p>
         )}
       {unseen && state.state === "waiting" && (
         <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a phone on record.</p>
@@ -78,29 +84,38 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
   );
 }
 
-const TEXT: Record<string, string> = {
+const SENT: Record<string, string> = {
   sending: "is on its way to the gateway",
   left: "left the gateway",
   arrived: "arrived",
   waiting: "did not leave; choose again",
 };
 
+/** What brings it: the text, the letter. */
+const brought = ({ contacts, state }: HandoverState) =>
+  contacts.find((contact) => contact.id === state.contact)?.brings ?? "message";
+
+type Contact = HandoverState["contacts"][number];
+const capital = (words = "") => words.charAt(0).toUpperCase() + words.slice(1);
+
 function ByText({ page, handover }: { page: Page; handover: HandoverState }) {
   const notices = useNotices();
-  const phones = handover.phones.filter((p) => !p.tooNew);
+  const phones = handover.contacts.filter((p) => !p.tooNew);
   const first = phones[0];
-  const send = (contact: string) => void notices.during(() => chooseRoute(page.ticket.id, "text", contact));
+  const send = (contact: Contact) =>
+    void notices.during(() => chooseRoute(page.ticket.id, contact.route ?? "text", contact.id));
   useKeys(
     first
-      ? [{ key: "m", words: `Send it by text to ${first.label} instead`, run: () => send(first.id) }]
+      ? [{ key: "m", words: `Send it by ${first.brings} to ${first.label} instead`, run: () => send(first) }]
       : [],
   );
-  if (phones.length === 0) return <p className="mb-3 text-muted">No phone on record takes texts.</p>;
+  if (phones.length === 0)
+    return <p className="mb-3 text-muted">Nothing can be sent to any contact on record.</p>;
   return (
     <div className="mb-3 grid gap-1">
       {phones.map((phone, i) => (
-        <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone.id)}>
-          {handover.state.way === "copied" ? "Text to" : "Or text to"} {phone.label}
+        <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone)}>
+          {handover.state.way === "copied" ? capital(phone.brings) : `Or ${phone.brings}`} to {phone.label}
         </Button>
       ))}
     </div>

@@ -8,17 +8,17 @@ import { Button } from "../../../ui/parts";
 import { hangUp, hangUpHeld, pass, speak } from "../acts";
 import { useNotices } from "../notices";
 
-/** What is done with the call and the page as a whole: end the call, pass the page on. */
+/** What is done with the conversation and the page as a whole: end it, pass the page on. */
 export function Line({ page }: { page: Page }) {
   const notices = useNotices();
   const [passing, setPassing] = useState(false);
   const id = page.ticket.id;
-  const { held, onTheLine, speaking } = page.ticket;
+  const { held, onTheLine, speaking, words } = page.ticket;
   const end = () => void notices.during(() => hangUp(id));
   const again = () => void notices.during(() => speak(id));
   useKeys(
     [
-      ...(onTheLine ? [{ key: "h", words: "End the call", run: end }] : []),
+      ...(onTheLine ? [{ key: "h", words: words.end, run: end }] : []),
       ...(onTheLine && !speaking ? [{ key: "l", words: "Speak on this line again", run: again }] : []),
       { key: "p", words: "Pass the page to a colleague", run: () => setPassing(true) },
     ],
@@ -34,10 +34,10 @@ export function Line({ page }: { page: Page }) {
       {held && (
         <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
           You speak on the line that you called. The one that rang
-          {held.numberShown ? (
+          {held.address ? (
             <>
               {" "}
-              from <span className="num">{held.numberShown}</span>
+              from <span className="num">{held.address}</span>
             </>
           ) : (
             ""
@@ -47,8 +47,8 @@ export function Line({ page }: { page: Page }) {
       )}
       {!onTheLine && (
         <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
-          {page.ticket.call?.state === "dropped" ? "The line dropped." : "Nobody is on the line."} What was
-          proved counts no more; the next call starts at nothing.
+          {sentence(page.ticket.talk?.state === "dropped" ? words.dropped : words.nobody)} What was proved
+          counts no more; whoever comes next starts at nothing.
         </p>
       )}
       <div className="flex flex-wrap gap-1.5">
@@ -59,7 +59,7 @@ export function Line({ page }: { page: Page }) {
         )}
         {onTheLine && (
           <Button quiet hotkey="H" onClick={end}>
-            End call
+            {words.end}
           </Button>
         )}
         <Button quiet hotkey="P" onClick={() => setPassing(true)}>
@@ -75,6 +75,8 @@ export function Line({ page }: { page: Page }) {
     </section>
   );
 }
+
+const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 
 function PassOn({ ticket, done }: { ticket: string; done: () => void }) {
   const { me } = useShell();

@@ -38,7 +38,7 @@ function NotNamed({ page }: { page: Page }) {
       run: () => choose(person.id),
     })),
   );
-  const number = page.ticket.call?.numberShown;
+  const number = page.ticket.talk?.address;
   return (
     <>
       <p className="mb-1 font-semibold font-serif text-xl leading-tight">Not named yet</p>
@@ -52,7 +52,9 @@ function NotNamed({ page }: { page: Page }) {
           {page.suggested.length > 0 ? ", on record for:" : ", on record for nobody we know."}
         </p>
       ) : (
-        <p className="mb-3 border-wait border-l-[3px] pl-2 text-[13px] text-wait">No number was shown.</p>
+        <p className="mb-3 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
+          {page.ticket.words.noAddressIs}
+        </p>
       )}
       {page.suggested.map((person, i) => (
         <button

@@ -202,7 +202,7 @@ class CrashTest {
 
     private void byText() {
         String contact =
-                tove.page(ticket).get("handover").get("phones").get(0).get("id").asString();
+                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
         tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/handover/route",

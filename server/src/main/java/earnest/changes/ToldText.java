@@ -1,7 +1,8 @@
 package earnest.changes;
 
-import earnest.channels.TextBody;
-import earnest.channels.Texts;
+import earnest.channels.MessageWriter;
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
 import earnest.core.passwords.Secret;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -20,9 +21,11 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
 
-/** Tells the person on every phone they have that a change was made. */
+/** Tells the person wherever they are reached that a change was made. */
 @Component
-class ToldText implements TextBody {
+class ToldText implements MessageWriter {
+    static final String OCCASION = "told";
+
     private static final Duration LATELY = Duration.ofDays(14);
 
     private final ChangeRepository changes;
@@ -30,7 +33,7 @@ class ToldText implements TextBody {
     private final Systems systems;
     private final TheRecord record;
     private final Clock clock;
-    private final org.springframework.beans.factory.ObjectProvider<Texts> texts;
+    private final org.springframework.beans.factory.ObjectProvider<Messages> messages;
 
     ToldText(
             ChangeRepository changes,
@@ -38,13 +41,13 @@ class ToldText implements TextBody {
             Systems systems,
             TheRecord record,
             Clock clock,
-            org.springframework.beans.factory.ObjectProvider<Texts> texts) {
+            org.springframework.beans.factory.ObjectProvider<Messages> messages) {
         this.changes = changes;
         this.people = people;
         this.systems = systems;
         this.record = record;
         this.clock = clock;
-        this.texts = texts;
+        this.messages = messages;
     }
 
     @EventListener
@@ -54,14 +57,12 @@ class ToldText implements TextBody {
         }
         boolean told = false;
         for (People.Contact contact : everywhere(effect.person())) {
-            if (contact.kind().texts()) {
-                texts.getObject()
+            if (messages.getObject().reach(contact).isPresent()) {
+                messages.getObject()
                         .send(
-                                Texts.Purpose.TOLD,
+                                OCCASION,
                                 effect.change(),
-                                effect.ticket(),
-                                effect.person(),
-                                contact.id());
+                                new Recipient(effect.ticket(), effect.person(), contact.id()));
                 told = true;
             }
         }
@@ -88,12 +89,17 @@ class ToldText implements TextBody {
     }
 
     @Override
-    public Texts.Purpose purpose() {
-        return Texts.Purpose.TOLD;
+    public boolean alsoToReplaced() {
+        return true;
     }
 
     @Override
-    public Optional<Secret> body(UUID about) {
+    public String occasion() {
+        return OCCASION;
+    }
+
+    @Override
+    public Optional<Secret> words(UUID about) {
         return changes.findById(about)
                 .map(
                         change ->

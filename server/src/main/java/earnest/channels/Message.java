@@ -1,5 +1,6 @@
 package earnest.channels;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
@@ -15,17 +16,20 @@ import java.util.UUID;
 @Table(name = "message")
 class Message {
     @Id UUID id;
-    UUID ticketId;
+    @Nullable UUID ticketId;
     UUID personId;
     UUID contactId;
 
-    @Enumerated(EnumType.STRING)
-    Texts.Purpose purpose;
+    /** What it is for; a writer makes the words. */
+    @Column(name = "purpose")
+    String occasion;
+
+    String carrier;
 
     UUID aboutId;
 
     @Enumerated(EnumType.STRING)
-    Texts.State state;
+    Messages.State state;
 
     @Nullable String said;
     int tries;
@@ -35,13 +39,14 @@ class Message {
     @SuppressWarnings("NullAway.Init")
     protected Message() {}
 
-    Message(UUID id, Texts.Purpose purpose, UUID about, UUID ticket, UUID person, UUID contact) {
+    Message(UUID id, String occasion, UUID about, String carrier, Recipient to) {
         this.id = id;
-        this.purpose = purpose;
+        this.occasion = occasion;
         this.aboutId = about;
-        this.ticketId = ticket;
-        this.personId = person;
-        this.contactId = contact;
-        this.state = Texts.State.WAITING;
+        this.carrier = carrier;
+        this.ticketId = to.ticket();
+        this.personId = to.person();
+        this.contactId = to.contact();
+        this.state = Messages.State.WAITING;
     }
 }

@@ -19,8 +19,8 @@ interface MessageRepository extends JpaRepository<Message, UUID>, NewRows<Messag
                     + " and m.state in ?2")
     int move(
             UUID id,
-            Collection<Texts.State> from,
-            Texts.State to,
+            Collection<Messages.State> from,
+            Messages.State to,
             @Nullable String said,
             int tries);
 

@@ -1,4 +1,7 @@
-/** How Earnest reaches the outside: texts and the telephone line. */
+/**
+ * How Earnest reaches people and is reached: carriers of messages and channels of tickets, each a
+ * folder that registers itself; nothing outside names any of them.
+ */
 @NullMarked
 package earnest.channels;
 

@@ -72,9 +72,9 @@ class CheckLog {
     /** What a caller does before they are proved is done by the caller, as the person. */
     private static Entry by(EntryKind kind, Tickets.View ticket, Result.By by, There there) {
         SignedIn analyst = there.analyst();
-        Tickets.Call call = ticket.call();
+        Tickets.Talk talk = ticket.talk();
         return switch (by) {
-            case CALLER -> Entry.byCaller(kind, call == null ? "none" : call.id());
+            case CALLER -> Entry.byCaller(kind, talk == null ? "none" : talk.reference());
             case ANALYST ->
                     analyst == null
                             ? Entry.byEarnest(kind)

@@ -1,6 +1,7 @@
 package earnest.desk;
 
 import earnest.changes.Changes;
+import earnest.channels.ChannelWords;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
@@ -30,7 +31,8 @@ record Page(
     /**
      * The ticket.
      *
-     * @param call the present one, or the latest
+     * @param words what is said of conversations over its channel
+     * @param talk the present conversation, or the latest
      * @param held the line that is held for the present one, or null
      * @param speaking whether whoever is on the line hears the analyst
      */
@@ -42,13 +44,21 @@ record Page(
             @Nullable UUID holder,
             @Nullable String holderName,
             boolean mine,
-            Tickets.@Nullable Call call,
-            Tickets.@Nullable Call held,
+            ChannelWords words,
+            @Nullable Talk talk,
+            @Nullable Talk held,
             boolean onTheLine,
             boolean speaking,
             long version,
             @Nullable String summary,
             @Nullable String reminder) {}
+
+    /**
+     * A conversation.
+     *
+     * @param address from where it comes, masked, or null where that is not said
+     */
+    record Talk(String channel, @Nullable String address, boolean called, String state) {}
 
     /**
      * The person that the caller says they are; nothing here would help to prompt a caller.
@@ -89,7 +99,8 @@ record Page(
             @Nullable String note,
             boolean tooNew,
             boolean telephone,
-            boolean texts) {}
+            @Nullable String route,
+            @Nullable String brings) {}
 
     record Earlier(UUID ticket, String number, String words, Instant at) {}
 
@@ -103,6 +114,6 @@ record Page(
             List<Changes.OnServer> servers,
             Instant at) {}
 
-    /** The handover with the places a text may go to. */
-    record Handover(Handovers.View state, List<ContactLine> phones, List<String> told) {}
+    /** The handover with the contacts that a message may go to. */
+    record Handover(Handovers.View state, List<ContactLine> contacts, List<String> told) {}
 }

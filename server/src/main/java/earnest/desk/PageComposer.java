@@ -3,7 +3,10 @@ package earnest.desk;
 import earnest.access.Analysts;
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
-import earnest.channels.Texts;
+import earnest.channels.ChannelWords;
+import earnest.channels.Messages;
+import earnest.channels.TicketChannel;
+import earnest.channels.TicketChannels;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
@@ -42,7 +45,8 @@ class PageComposer {
     private final Standing standing;
     private final Changes changes;
     private final Handovers handovers;
-    private final Texts texts;
+    private final Messages messages;
+    private final TicketChannels channels;
     private final Accounts accounts;
     private final TheRecord record;
     private final Clock clock;
@@ -54,7 +58,8 @@ class PageComposer {
             Standing standing,
             Changes changes,
             Handovers handovers,
-            Texts texts,
+            Messages messages,
+            TicketChannels channels,
             Accounts accounts,
             TheRecord record,
             Clock clock) {
@@ -64,7 +69,8 @@ class PageComposer {
         this.standing = standing;
         this.changes = changes;
         this.handovers = handovers;
-        this.texts = texts;
+        this.messages = messages;
+        this.channels = channels;
         this.accounts = accounts;
         this.record = record;
         this.clock = clock;
@@ -115,8 +121,9 @@ class PageComposer {
                         ? null
                         : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
                 me.id().equals(holder) && t.state() != Tickets.State.CLOSED,
-                t.call() == null ? null : masked(t.call()),
-                t.held() == null ? null : masked(t.held()),
+                channels.channel(t.channel()).words(),
+                t.talk() == null ? null : talk(t.talk()),
+                t.held() == null ? null : talk(t.held()),
                 t.conversation() != null,
                 t.speaking(),
                 t.version(),
@@ -124,25 +131,28 @@ class PageComposer {
                 t.reminder());
     }
 
-    /** The number shown is no secret of the person named, but it is masked like any contact. */
-    private static Tickets.Call masked(Tickets.Call call) {
-        String number = call.numberShown();
-        return new Tickets.Call(
-                call.id(),
-                call.called(),
-                number == null ? null : Telephone.masked(number),
-                call.state(),
-                call.rangAt(),
-                call.answeredAt(),
-                call.endedAt());
+    /** Where it comes from is no secret of the person named, but masked like any contact. */
+    private Page.Talk talk(Tickets.Talk talk) {
+        return new Page.Talk(
+                talk.channel(),
+                address(talk).map(TicketChannel.Address::masked).orElse(null),
+                talk.called(),
+                talk.state());
+    }
+
+    private Optional<TicketChannel.Address> address(Tickets.Talk talk) {
+        return channels.channel(talk.channel()).address(talk.facts());
     }
 
     private List<People.Found> suggested(Tickets.View ticket) {
-        Tickets.Call call = ticket.call();
-        if (ticket.person() != null || call == null || call.numberShown() == null) {
+        if (ticket.person() != null) {
             return List.of();
         }
-        return people.withNumber(call.numberShown()).stream()
+        return Optional.ofNullable(ticket.talk())
+                .flatMap(this::address)
+                .map(address -> people.withContact(address.value()))
+                .orElse(List.of())
+                .stream()
                 .limit(6)
                 .map(p -> new People.Found(p.id(), p.name(), p.account(), p.title(), place(p)))
                 .toList();
@@ -207,21 +217,25 @@ class PageComposer {
         return place.isEmpty() ? null : place;
     }
 
-    private static String claim(
-            People.Person p, Tickets.View ticket, List<People.Contact> contacts) {
-        Tickets.Call call = ticket.call();
-        String number = call == null ? null : call.numberShown();
-        if (call != null && call.called()) {
-            return "You called this line, on a number on record.";
+    private String claim(People.Person p, Tickets.View ticket, List<People.Contact> contacts) {
+        ChannelWords say = channels.channel(ticket.channel()).words();
+        Tickets.Talk talk = ticket.talk();
+        if (talk != null && talk.called()) {
+            return say.placed();
         }
-        if (number == null) {
-            return "No number was shown. That says nothing either way.";
+        Optional<String> address =
+                Optional.ofNullable(talk).flatMap(this::address).map(TicketChannel.Address::value);
+        if (address.isEmpty()) {
+            return say.noAddressIs() + " That says nothing either way.";
         }
         return contacts.stream()
-                .filter(c -> c.value().equals(number))
+                .filter(c -> c.value().equals(address.get()))
                 .findFirst()
-                .map(c -> "Number shown is their " + c.kind().words() + ". That counts nothing.")
-                .orElse("Number shown is not on record for " + p.name() + ".");
+                .map(
+                        c ->
+                                "%s is their %s. That counts nothing."
+                                        .formatted(say.address(), c.kind().words()))
+                .orElse("%s is not on record for %s.".formatted(say.address(), p.name()));
     }
 
     private Page.ContactLine contact(People.Contact c) {
@@ -240,7 +254,8 @@ class PageComposer {
                 note,
                 tooNew,
                 c.kind().telephone(),
-                c.kind().texts());
+                messages.reach(c).map(reach -> reach.route().word()).orElse(null),
+                messages.reach(c).map(Messages.Reach::brings).orElse(null));
     }
 
     private static String by(@Nullable String who) {
@@ -281,13 +296,13 @@ class PageComposer {
     }
 
     private Page.Handover handover(Handovers.View h, Optional<People.Person> person) {
-        List<Page.ContactLine> phones =
+        List<Page.ContactLine> contacts =
                 person.map(p -> people.contacts(p.id())).orElse(List.of()).stream()
-                        .filter(c -> c.kind().texts())
+                        .filter(c -> messages.reach(c).isPresent())
                         .map(this::contact)
                         .toList();
         List<String> told =
-                texts.about(h.change()).stream()
+                messages.about(h.change()).stream()
                         .map(
                                 t ->
                                         person.flatMap(p -> people.contact(p.id(), t.contact()))
@@ -296,6 +311,6 @@ class PageComposer {
                                                 + ", "
                                                 + t.state().words())
                         .toList();
-        return new Page.Handover(h, phones, told);
+        return new Page.Handover(h, contacts, told);
     }
 }

@@ -2,8 +2,9 @@ package earnest.desk;
 
 import earnest.access.Analysts;
 import earnest.access.SignedIn;
+import earnest.channels.ChannelWords;
+import earnest.channels.TicketChannels;
 import earnest.people.People;
-import earnest.people.Telephone;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -38,11 +39,13 @@ class Queue {
             @Nullable String holder) {}
 
     private final Tickets tickets;
+    private final TicketChannels channels;
     private final People people;
     private final Analysts analysts;
 
-    Queue(Tickets tickets, People people, Analysts analysts) {
+    Queue(Tickets tickets, TicketChannels channels, People people, Analysts analysts) {
         this.tickets = tickets;
+        this.channels = channels;
         this.people = people;
         this.analysts = analysts;
     }
@@ -65,15 +68,16 @@ class Queue {
     }
 
     private Waiting line(Tickets.View t) {
-        Tickets.Call call = t.call();
-        String line = line(t, call);
-        Instant since = call == null ? t.openedAt() : since(call);
+        Tickets.Talk talk = t.talk();
+        ChannelWords say = channels.channel(t.channel()).words();
+        String line = line(t, talk);
+        Instant since = talk == null ? t.openedAt() : since(talk);
         Optional<People.Person> person = Optional.ofNullable(t.person()).flatMap(people::person);
         return new Waiting(
                 t.id(),
                 t.shown(),
-                person.map(People.Person::name).orElseGet(() -> title(line)),
-                words(line, call, person.isPresent()),
+                person.map(People.Person::name).orElseGet(() -> title(line, say)),
+                words(line, talk, say, person.isPresent()),
                 line,
                 since,
                 t.reminder(),
@@ -82,52 +86,55 @@ class Queue {
                         : analysts.find(t.holder()).map(Analysts.Colleague::name).orElse(null));
     }
 
-    private static String line(Tickets.View ticket, Tickets.@Nullable Call call) {
+    private static String line(Tickets.View ticket, Tickets.@Nullable Talk talk) {
         if (ticket.state() == Tickets.State.RINGING) {
             return "ringing";
         }
-        if (call == null) {
+        if (talk == null) {
             return "ended";
         }
-        return call.state().equals("answered") ? "on-the-line" : call.state();
+        return talk.state().equals("answered") ? "on-the-line" : talk.state();
     }
 
-    private static Instant since(Tickets.Call call) {
-        Instant ended = call.endedAt();
-        Instant answered = call.answeredAt();
-        return ended != null ? ended : answered != null ? answered : call.rangAt();
+    private static Instant since(Tickets.Talk talk) {
+        Instant ended = talk.endedAt();
+        Instant answered = talk.answeredAt();
+        return ended != null ? ended : answered != null ? answered : talk.rangAt();
     }
 
-    private static String title(String line) {
+    private static String title(String line, ChannelWords say) {
         return switch (line) {
-            case "ringing" -> "Ringing";
-            case "missed" -> "Missed call";
-            default -> "A caller, not named yet";
+            case "ringing" -> say.waiting();
+            case "missed" -> say.missed();
+            default -> say.unnamed();
         };
     }
 
-    private String words(String line, Tickets.@Nullable Call call, boolean named) {
+    private String words(
+            String line, Tickets.@Nullable Talk talk, ChannelWords say, boolean named) {
         return switch (line) {
-            case "ringing", "missed" -> number(call);
-            case "on-the-line" -> "on the line";
-            case "held" -> "on hold";
-            case "dropped" -> "the line dropped";
-            default -> named ? "nobody on the line" : "hung up";
+            case "ringing", "missed" -> address(talk, say);
+            case "on-the-line" -> say.present();
+            case "held" -> say.held();
+            case "dropped" -> say.dropped();
+            default -> named ? say.nobody() : say.over();
         };
     }
 
-    private String number(Tickets.@Nullable Call call) {
-        String number = call == null ? null : call.numberShown();
-        if (number == null) {
-            return "no number shown";
+    private String address(Tickets.@Nullable Talk talk, ChannelWords say) {
+        return Optional.ofNullable(talk)
+                .flatMap(t -> channels.channel(t.channel()).address(t.facts()))
+                .map(address -> address.masked() + ", " + whose(address.value(), say))
+                .orElse(say.noAddress());
+    }
+
+    private String whose(String address, ChannelWords say) {
+        List<People.Person> known = people.withContact(address);
+        if (known.isEmpty()) {
+            return "nobody we know";
         }
-        List<People.Person> known = people.withNumber(number);
-        String whose =
-                known.isEmpty()
-                        ? "nobody we know"
-                        : known.size() == 1
-                                ? "number of " + known.getFirst().name()
-                                : "number of " + known.size() + " people";
-        return Telephone.masked(number) + ", " + whose;
+        return known.size() == 1
+                ? say.whose() + " " + known.getFirst().name()
+                : say.whose() + " " + known.size() + " people";
     }
 }

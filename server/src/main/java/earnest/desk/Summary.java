@@ -1,6 +1,7 @@
 package earnest.desk;
 
 import earnest.changes.Changes;
+import earnest.channels.TicketChannels;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
@@ -20,6 +21,7 @@ import java.util.stream.Collectors;
 @Component
 class Summary {
     private final Tickets tickets;
+    private final TicketChannels channels;
     private final People people;
     private final Standing standing;
     private final Changes changes;
@@ -27,11 +29,13 @@ class Summary {
 
     Summary(
             Tickets tickets,
+            TicketChannels channels,
             People people,
             Standing standing,
             Changes changes,
             Handovers handovers) {
         this.tickets = tickets;
+        this.channels = channels;
         this.people = people;
         this.standing = standing;
         this.changes = changes;
@@ -43,7 +47,8 @@ class Summary {
         Optional<People.Person> person =
                 Optional.ofNullable(ticket.person()).flatMap(people::person);
         if (person.isEmpty()) {
-            return "A call. Nobody was named, nothing was changed.";
+            return "%s. Nobody was named, nothing was changed."
+                    .formatted(channels.channel(ticket.channel()).words().one());
         }
         List<String> sentences = new ArrayList<>();
         sentences.add("The caller said they are %s.".formatted(person.get().name()));
@@ -91,7 +96,7 @@ class Summary {
         String how =
                 switch (h.state()) {
                     case "said-back" -> "The password was read aloud and said back.";
-                    case "left", "arrived" -> "The password went by text.";
+                    case "left", "arrived" -> "The password went by " + h.route() + ".";
                     case "expired" -> "The password ran out unused.";
                     default -> "The password was not handed over.";
                 };

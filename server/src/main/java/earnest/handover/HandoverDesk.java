@@ -3,9 +3,12 @@ package earnest.handover;
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
 import earnest.changes.LiveAccounts;
-import earnest.channels.Texts;
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
 import earnest.checks.Permit;
 import earnest.checks.Standing;
+import earnest.core.assurance.Route;
+import earnest.core.assurance.Verdict;
 import earnest.core.passwords.Spelling;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
@@ -28,6 +31,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 @Service
 class HandoverDesk implements Handovers {
@@ -39,7 +43,7 @@ class HandoverDesk implements Handovers {
     private final LiveAccounts accounts;
     private final Tickets tickets;
     private final People people;
-    private final Texts texts;
+    private final Messages messages;
     private final WrappedSecrets secrets;
     private final SettingsInForce settings;
     private final TheRecord record;
@@ -56,7 +60,7 @@ class HandoverDesk implements Handovers {
             LiveAccounts accounts,
             Tickets tickets,
             People people,
-            Texts texts,
+            Messages messages,
             WrappedSecrets secrets,
             SettingsInForce settings,
             TheRecord record,
@@ -71,7 +75,7 @@ class HandoverDesk implements Handovers {
         this.accounts = accounts;
         this.tickets = tickets;
         this.people = people;
-        this.texts = texts;
+        this.messages = messages;
         this.secrets = secrets;
         this.settings = settings;
         this.record = record;
@@ -95,7 +99,10 @@ class HandoverDesk implements Handovers {
 
     private View view(Handover h) {
         String trouble =
-                texts.about(h.id).stream().reduce((a, b) -> b).map(Texts.Sent::said).orElse(null);
+                messages.about(h.id).stream()
+                        .reduce((a, b) -> b)
+                        .map(Messages.Sent::said)
+                        .orElse(null);
         return new View(
                 h.id,
                 h.changeId,
@@ -117,7 +124,8 @@ class HandoverDesk implements Handovers {
         Set<String> groups = groups(ticket);
         writes.run(
                 () -> {
-                    Handover handover = begin(ticket, me, groups);
+                    Begun begun = begin(ticket, me, groups);
+                    Handover handover = begun.handover;
                     if (!handover.state.equals(Handover.WAITING)) {
                         throw new Problem(
                                 409,
@@ -125,16 +133,14 @@ class HandoverDesk implements Handovers {
                                 "The password was shown or sent already. Finish that, or make a"
                                         + " fresh one.");
                     }
-                    switch (route) {
-                        case Handover.READ_ALOUD -> {
-                            mustBeSeen(handover);
-                            handover.route = Handover.READ_ALOUD;
-                            handover.contactId = null;
-                            handover.expiresAt =
-                                    handover.madeAt.plus(settings.now().readAloudLasts());
-                        }
-                        case Handover.TEXT -> sendTo(handover, phone(handover, contactId));
-                        default -> throw Problem.invalid("A password goes by read-aloud or text.");
+                    begun.mustAllow(route);
+                    if (route.equals(Handover.READ_ALOUD)) {
+                        mustBeSeen(handover);
+                        handover.route = Handover.READ_ALOUD;
+                        handover.contactId = null;
+                        handover.expiresAt = handover.madeAt.plus(settings.now().readAloudLasts());
+                    } else {
+                        sendTo(handover, route, contact(handover, route, contactId));
                     }
                     record.append(
                             entries.about(
@@ -146,32 +152,39 @@ class HandoverDesk implements Handovers {
         waypoints.pass("handover-route-committed");
     }
 
-    private People.Contact phone(Handover handover, @Nullable UUID contactId) {
+    private People.Contact contact(Handover handover, String route, @Nullable UUID contactId) {
         People.Contact contact =
                 Optional.ofNullable(contactId)
                         .flatMap(id -> people.contact(handover.personId, id))
-                        .filter(c -> c.kind().texts())
-                        .orElseThrow(() -> Problem.unknown("phone on record that takes texts"));
+                        .filter(c -> goesBy(c, route))
+                        .orElseThrow(
+                                () ->
+                                        Problem.unknown(
+                                                "contact on record that is reached that way"));
         if (!Routes.oldEnough(contact, clock.instant())) {
             throw new Problem(
                     409,
                     "too-new",
-                    "That number is too new on record. Read the password aloud instead.");
+                    "That contact is too new on record. Read the password aloud instead.");
         }
         return contact;
     }
 
-    private void sendTo(Handover handover, People.Contact contact) {
-        handover.route = Handover.TEXT;
+    private boolean goesBy(People.Contact contact, String route) {
+        return messages.reach(contact)
+                .filter(reach -> reach.route().word().equals(route))
+                .isPresent();
+    }
+
+    private void sendTo(Handover handover, String route, People.Contact contact) {
+        handover.route = route;
         handover.contactId = contact.id();
         handover.state = Handover.SENDING;
         handover.expiresAt = handover.madeAt.plus(settings.now().textLasts());
-        texts.send(
-                Texts.Purpose.HANDOVER,
+        messages.send(
+                HandoverText.OCCASION,
                 handover.id,
-                handover.ticketId,
-                handover.personId,
-                contact.id());
+                new Recipient(handover.ticketId, handover.personId, contact.id()));
     }
 
     @Override
@@ -180,7 +193,9 @@ class HandoverDesk implements Handovers {
         List<Part> parts =
                 writes.get(
                         () -> {
-                            Handover handover = begin(ticket, me, groups);
+                            Begun begun = begin(ticket, me, groups);
+                            Handover handover = begun.handover;
+                            begun.mustAllow(Handover.READ_ALOUD);
                             mustBeSeen(handover);
                             tickets.view(ticket).mustBeSpeaking();
                             if (!handover.route.equals(Handover.READ_ALOUD)) {
@@ -236,7 +251,7 @@ class HandoverDesk implements Handovers {
         Set<String> groups = groups(ticket);
         writes.run(
                 () -> {
-                    Handover handover = begin(ticket, me, groups);
+                    Handover handover = begin(ticket, me, groups).handover;
                     if (!handover.state.equals(Handover.SHOWN)) {
                         throw new Problem(
                                 409, "not-shown", "Nothing is shown that could be said back.");
@@ -288,7 +303,25 @@ class HandoverDesk implements Handovers {
      * What is handed over is judged as what was changed, for the same person and account: a dropped
      * line, a 'no' or another name on the ticket ends it.
      */
-    private Handover begin(UUID ticketId, SignedIn me, Set<String> groups) {
+    private record Begun(Handover handover, @Nullable List<Route> routes) {
+        /**
+         * @throws Problem 403 if the rules that opened the change do not allow the route
+         */
+        void mustAllow(String route) {
+            if (routes != null && routes.stream().noneMatch(one -> one.word().equals(route))) {
+                throw new Problem(
+                        403,
+                        "route-not-allowed",
+                        "The rules let this password go only by: %s."
+                                .formatted(
+                                        routes.stream()
+                                                .map(Route::word)
+                                                .collect(Collectors.joining(", "))));
+            }
+        }
+    }
+
+    private Begun begin(UUID ticketId, SignedIn me, Set<String> groups) {
         Tickets.View ticket = tickets.hold(ticketId, me);
         Handover handover =
                 handovers
@@ -318,7 +351,8 @@ class HandoverDesk implements Handovers {
                         change.account().name(),
                         change.action().id(),
                         me.id());
-        Permit permit = standing.judge(ticket, deed, groups).permit();
+        Standing.Judged judged = standing.judge(ticket, deed, groups);
+        Permit permit = judged.permit();
         if (permit == null) {
             throw new Problem(
                     403,
@@ -327,10 +361,11 @@ class HandoverDesk implements Handovers {
                             + " again first.");
         }
         permit.mustCover(ticketId, ticket.version(), deed);
-        return handover;
+        Verdict.Bar bar = judged.verdict().bar();
+        return new Begun(handover, bar == null ? null : bar.handover());
     }
 
     private static String words(String route) {
-        return route.equals(Handover.TEXT) ? "text" : "reading aloud";
+        return route.equals(Handover.READ_ALOUD) ? "reading aloud" : route;
     }
 }

@@ -1,7 +1,8 @@
 package earnest.handover;
 
 import earnest.changes.Changes;
-import earnest.channels.Texts;
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
 import earnest.checks.Standing;
 import earnest.ground.Ids;
 import earnest.ground.Work;
@@ -40,7 +41,7 @@ class HandoverListener {
     private final SettingsInForce settings;
     private final Tickets tickets;
     private final People people;
-    private final ObjectProvider<Texts> texts;
+    private final ObjectProvider<Messages> messages;
     private final TheRecord record;
     private final Work work;
     private final Clock clock;
@@ -54,7 +55,7 @@ class HandoverListener {
             SettingsInForce settings,
             Tickets tickets,
             People people,
-            ObjectProvider<Texts> texts,
+            ObjectProvider<Messages> messages,
             TheRecord record,
             Work work,
             Clock clock,
@@ -66,7 +67,7 @@ class HandoverListener {
         this.settings = settings;
         this.tickets = tickets;
         this.people = people;
-        this.texts = texts;
+        this.messages = messages;
         this.record = record;
         this.work = work;
         this.clock = clock;
@@ -157,16 +158,17 @@ class HandoverListener {
         String name = people.person(handover.personId).map(People.Person::name).orElse("Their");
         tickets.remind(handover.ticketId, name + "'s temporary password ran out unused");
         people.contacts(handover.personId).stream()
-                .filter(contact -> contact.kind().texts())
+                .filter(contact -> messages.getObject().reach(contact).isPresent())
                 .forEach(
                         contact ->
-                                texts.getObject()
+                                messages.getObject()
                                         .send(
-                                                Texts.Purpose.RAN_OUT,
+                                                RanOutText.OCCASION,
                                                 handover.id,
-                                                handover.ticketId,
-                                                handover.personId,
-                                                contact.id()));
+                                                new Recipient(
+                                                        handover.ticketId,
+                                                        handover.personId,
+                                                        contact.id())));
     }
 
     /** It could not be taken out of force: the desk is told why, and it is tried again later. */
@@ -196,10 +198,10 @@ class HandoverListener {
                         });
     }
 
-    /** The text that carries a password went further. */
+    /** The message that carries a password went further. */
     @EventListener
-    void on(Texts.Moved moved) {
-        if (moved.purpose() != Texts.Purpose.HANDOVER) {
+    void on(Messages.Moved moved) {
+        if (!moved.occasion().equals(HandoverText.OCCASION)) {
             return;
         }
         switch (moved.state()) {
@@ -208,13 +210,8 @@ class HandoverListener {
                     Handover handover = handovers.findById(moved.about()).orElseThrow();
                     secrets.discard(handover.wrappedId);
                     record.append(
-                            entries.about(
-                                            Entry.bySystem(
-                                                    EntryKind.HANDOVER_DONE,
-                                                    "text-gateway",
-                                                    "Text gateway"),
-                                            handover)
-                                    .data("route", "sent by text"));
+                            entries.about(Entry.byEarnest(EntryKind.HANDOVER_DONE), handover)
+                                    .data("route", "sent by " + handover.route));
                 }
             }
             case ARRIVED -> handovers.move(moved.about(), Handover.LEFT, Handover.ARRIVED);

@@ -1,7 +1,6 @@
 package earnest.handover;
 
-import earnest.channels.TextBody;
-import earnest.channels.Texts;
+import earnest.channels.MessageWriter;
 import earnest.checks.Standing;
 import earnest.core.passwords.Secret;
 import earnest.wrapped.WrappedSecrets;
@@ -14,7 +13,9 @@ import java.util.UUID;
 
 /** The text that carries a temporary password. */
 @Component
-class HandoverText implements TextBody {
+class HandoverText implements MessageWriter {
+    static final String OCCASION = "handover";
+
     private final HandoverRepository handovers;
     private final ObjectProvider<Standing> standing;
     private final WrappedSecrets secrets;
@@ -29,12 +30,12 @@ class HandoverText implements TextBody {
     }
 
     @Override
-    public Texts.Purpose purpose() {
-        return Texts.Purpose.HANDOVER;
+    public String occasion() {
+        return OCCASION;
     }
 
     @Override
-    public Optional<Secret> body(UUID about) {
+    public Optional<Secret> words(UUID about) {
         return handovers
                 .findById(about)
                 .filter(handover -> handover.state.equals(Handover.SENDING))
@@ -44,12 +45,12 @@ class HandoverText implements TextBody {
                 .map(
                         secret -> {
                             try (secret) {
-                                return secret.open(HandoverText::words);
+                                return secret.open(HandoverText::text);
                             }
                         });
     }
 
-    private static Secret words(char[] password) {
+    private static Secret text(char[] password) {
         StringBuilder words = new StringBuilder(200);
         words.append("Your temporary password is ")
                 .append(password)

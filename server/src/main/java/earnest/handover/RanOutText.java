@@ -1,7 +1,6 @@
 package earnest.handover;
 
-import earnest.channels.TextBody;
-import earnest.channels.Texts;
+import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
 
 import org.springframework.stereotype.Component;
@@ -11,14 +10,16 @@ import java.util.UUID;
 
 /** Tells the person that a temporary password ran out unused. */
 @Component
-class RanOutText implements TextBody {
+class RanOutText implements MessageWriter {
+    static final String OCCASION = "ran-out";
+
     @Override
-    public Texts.Purpose purpose() {
-        return Texts.Purpose.RAN_OUT;
+    public String occasion() {
+        return OCCASION;
     }
 
     @Override
-    public Optional<Secret> body(UUID about) {
+    public Optional<Secret> words(UUID about) {
         return Optional.of(
                 Secret.of(
                         "Your temporary password ran out unused and does not work any more. If you"

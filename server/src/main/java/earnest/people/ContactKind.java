@@ -4,19 +4,17 @@ import java.util.Locale;
 
 /** What a contact is, and how it is called. */
 public enum ContactKind {
-    WORK_MOBILE("work mobile", true, true),
-    DESK_PHONE("desk telephone", true, false),
-    WORK_MAIL("work mail", false, false),
-    OWN_MAIL("own mail", false, false);
+    WORK_MOBILE("work mobile", true),
+    DESK_PHONE("desk telephone", true),
+    WORK_MAIL("work mail", false),
+    OWN_MAIL("own mail", false);
 
     private final String words;
     private final boolean telephone;
-    private final boolean texts;
 
-    ContactKind(String words, boolean telephone, boolean texts) {
+    ContactKind(String words, boolean telephone) {
         this.words = words;
         this.telephone = telephone;
-        this.texts = texts;
     }
 
     public String words() {
@@ -25,11 +23,6 @@ public enum ContactKind {
 
     public boolean telephone() {
         return telephone;
-    }
-
-    /** Whether it takes texts. */
-    public boolean texts() {
-        return texts;
     }
 
     public String id() {

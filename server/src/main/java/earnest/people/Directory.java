@@ -108,12 +108,12 @@ class Directory implements People {
     }
 
     @Override
-    public List<Person> withNumber(String number) {
+    public List<Person> withContact(String value) {
         List<UUID> ids =
                 database.sql(
-                                "select person_id from contact where value = :number and removed_at"
+                                "select person_id from contact where value = :value and removed_at"
                                         + " is null")
-                        .param("number", number)
+                        .param("value", value)
                         .query(UUID.class)
                         .list();
         return people.findAllById(ids).stream()

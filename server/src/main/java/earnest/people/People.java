@@ -22,8 +22,8 @@ public interface People {
 
     Optional<Person> byAccount(String account);
 
-    /** Those on whose record a number in E.164 stands. */
-    List<Person> withNumber(String number);
+    /** Those on whose record a number in E.164 or a mailbox stands. */
+    List<Person> withContact(String value);
 
     /**
      * Holds the person's row for the present transaction, so that decisions about them queue up.

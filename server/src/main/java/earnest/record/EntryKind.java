@@ -55,11 +55,11 @@ public enum EntryKind {
     CHANGE_ON_SERVER("{account} {became}, on {server}"),
     CHANGE_SERVER_BEHIND("{server} does not show it after ten minutes: {account} {became}"),
 
-    TEXT_LEFT("took the text to {contact}"),
-    TEXT_ARRIVED("the text reached {contact}"),
-    TEXT_UNCLEAR("does not say whether it took the text to {contact}; it is not sent again"),
-    TEXT_FAILED("could not send the text to {contact}: {reason}"),
-    PERSON_TOLD("told {person} by text that a change was made"),
+    MESSAGE_LEFT("took the {brings} to {contact}"),
+    MESSAGE_ARRIVED("the {brings} reached {contact}"),
+    MESSAGE_UNCLEAR("does not say whether it took the {brings} to {contact}; it is not sent again"),
+    MESSAGE_FAILED("could not send the {brings} to {contact}: {reason}"),
+    PERSON_TOLD("told {person} that a change was made"),
 
     HANDOVER_CHOSEN("chose to hand the password over by {route}"),
     HANDOVER_SHOWN("looked at the password to read it aloud"),
@@ -114,7 +114,11 @@ public enum EntryKind {
     FACT_ASKED("asked for {fact}"),
     FACT_RIGHT("as {person}, gave {fact} as it is on record"),
     FACT_WRONG("as {person}, gave {fact} otherwise than on record"),
-    FACT_NOT_GIVEN("as {person}, did not give {fact}");
+    FACT_NOT_GIVEN("as {person}, did not give {fact}"),
+    TEXT_LEFT("took the text to {contact}"),
+    TEXT_ARRIVED("the text reached {contact}"),
+    TEXT_UNCLEAR("does not say whether it took the text to {contact}; it is not sent again"),
+    TEXT_FAILED("could not send the text to {contact}: {reason}");
 
     private final String words;
 

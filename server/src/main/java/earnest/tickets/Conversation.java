@@ -1,15 +1,20 @@
 package earnest.tickets;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 
 import org.jspecify.annotations.Nullable;
 
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.time.Instant;
+import java.util.Map;
 import java.util.UUID;
 
-/** One unbroken call on a ticket. */
+/** One unbroken call, chat or visit on a ticket. */
 @Entity
 @Table(name = "conversation")
 class Conversation {
@@ -19,8 +24,15 @@ class Conversation {
 
     @Id UUID id;
     UUID ticketId;
-    String callId;
-    @Nullable String numberShown;
+    String channel;
+
+    /** By which the channel knows it. */
+    @Column(name = "call_id")
+    String reference;
+
+    /** What the channel says of it, as JSON, or null. */
+    @Nullable String facts;
+
     String state;
     Instant rangAt;
 
@@ -37,11 +49,17 @@ class Conversation {
     protected Conversation() {}
 
     Conversation(
-            UUID id, UUID ticketId, String callId, @Nullable String numberShown, Instant rangAt) {
+            UUID id,
+            UUID ticketId,
+            String channel,
+            String reference,
+            Map<String, String> facts,
+            Instant rangAt) {
         this.id = id;
         this.ticketId = ticketId;
-        this.callId = callId;
-        this.numberShown = numberShown;
+        this.channel = channel;
+        this.reference = reference;
+        this.facts = JsonMapper.shared().writeValueAsString(facts);
         this.state = RINGING;
         this.rangAt = rangAt;
     }
@@ -54,7 +72,14 @@ class Conversation {
         return live() && state.equals(HELD);
     }
 
-    Tickets.Call call() {
-        return new Tickets.Call(callId, called, numberShown, state, rangAt, answeredAt, endedAt);
+    Map<String, String> facts() {
+        return facts == null
+                ? Map.of()
+                : JsonMapper.shared().readValue(facts, new TypeReference<>() {});
+    }
+
+    Tickets.Talk talk() {
+        return new Tickets.Talk(
+                reference, channel, facts(), called, state, rangAt, answeredAt, endedAt);
     }
 }

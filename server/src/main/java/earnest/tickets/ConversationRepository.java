@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.UUID;
 
 interface ConversationRepository extends JpaRepository<Conversation, UUID>, NewRows<Conversation> {
-    Optional<Conversation> findByCallId(String callId);
+    Optional<Conversation> findByReference(String reference);
 
     Optional<Conversation> findFirstByTicketIdOrderByRangAtDesc(UUID ticketId);
 

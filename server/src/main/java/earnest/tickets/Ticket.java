@@ -40,9 +40,9 @@ class Ticket {
     @SuppressWarnings("NullAway.Init")
     protected Ticket() {}
 
-    Ticket(UUID id, Instant openedAt) {
+    Ticket(UUID id, String channel, Instant openedAt) {
         this.id = id;
-        this.channel = "call";
+        this.channel = channel;
         this.state = Tickets.State.RINGING;
         this.openedAt = openedAt;
     }

@@ -29,7 +29,7 @@ class TicketDesk implements Tickets {
     private final ConversationRepository conversations;
     private final TicketViews views;
     private final Holding holding;
-    private final Calls calls;
+    private final Conversations talks;
     private final People people;
     private final Analysts analysts;
     private final TheRecord record;
@@ -42,7 +42,7 @@ class TicketDesk implements Tickets {
             ConversationRepository conversations,
             TicketViews views,
             Holding holding,
-            Calls calls,
+            Conversations talks,
             People people,
             Analysts analysts,
             TheRecord record,
@@ -53,7 +53,7 @@ class TicketDesk implements Tickets {
         this.conversations = conversations;
         this.views = views;
         this.holding = holding;
-        this.calls = calls;
+        this.talks = talks;
         this.people = people;
         this.analysts = analysts;
         this.record = record;
@@ -105,10 +105,10 @@ class TicketDesk implements Tickets {
                                         : holding.holds(ticket.holderId)
                                                 + " The call was answered already.");
                     }
-                    Conversation conversation = calls.present(ticket);
+                    Conversation conversation = talks.present(ticket);
                     ticket.state = State.OPEN;
                     ticket.holderId = me.id();
-                    calls.answered(conversation, me.id());
+                    talks.answered(conversation, me.id());
                     append(EntryKind.CALL_ANSWERED, ticket, me);
                 });
     }
@@ -131,9 +131,9 @@ class TicketDesk implements Tickets {
                         return;
                     }
                     UUID former = ticket.holderId;
-                    Conversation live = calls.live(ticket);
+                    Conversation live = talks.live(ticket);
                     if (live != null && !live.held()) {
-                        calls.holdOthers(me.id(), live);
+                        talks.holdOthers(me.id(), live);
                     }
                     ticket.holderId = me.id();
                     ticket.state = State.OPEN;
@@ -163,9 +163,9 @@ class TicketDesk implements Tickets {
                                     .filter(c -> c.id().equals(to))
                                     .findFirst()
                                     .orElseThrow(() -> Problem.unknown("analyst at the desk"));
-                    Conversation live = calls.live(ticket);
+                    Conversation live = talks.live(ticket);
                     if (live != null && !live.held()) {
-                        calls.holdOthers(colleague.id(), live);
+                        talks.holdOthers(colleague.id(), live);
                     }
                     ticket.holderId = colleague.id();
                     ticket.version++;
@@ -181,11 +181,11 @@ class TicketDesk implements Tickets {
         writes.run(
                 () -> {
                     Ticket ticket = holding.held(id, me);
-                    Conversation conversation = calls.live(ticket);
+                    Conversation conversation = talks.live(ticket);
                     if (conversation == null) {
                         throw new Problem(409, "no-call", "Nobody is on the line.");
                     }
-                    calls.hungUp(ticket, conversation);
+                    talks.hungUp(ticket, conversation);
                     append(EntryKind.CALL_ENDED, ticket, me);
                 });
     }
@@ -206,7 +206,7 @@ class TicketDesk implements Tickets {
                                                             "no-call",
                                                             "No line is held beside the present"
                                                                     + " one."));
-                    calls.hungUp(ticket, held);
+                    talks.hungUp(ticket, held);
                     record.append(
                             Entry.by(EntryKind.CALL_ENDED, me.id(), me.name()).ticket(id, held.id));
                 });
@@ -217,12 +217,12 @@ class TicketDesk implements Tickets {
         writes.run(
                 () -> {
                     Ticket ticket = holding.held(id, me);
-                    Conversation conversation = calls.live(ticket);
+                    Conversation conversation = talks.live(ticket);
                     if (conversation == null) {
                         throw new Problem(409, "no-call", "Nobody is on the line.");
                     }
                     if (conversation.held()) {
-                        calls.speak(conversation, me.id());
+                        talks.speak(conversation, me.id());
                         append(EntryKind.LINE_SPOKEN, ticket, me);
                     }
                 });
@@ -230,7 +230,7 @@ class TicketDesk implements Tickets {
 
     @Override
     public void carryTo(UUID called) {
-        calls.carryTo(called);
+        talks.carryTo(called);
     }
 
     @Override
@@ -251,8 +251,8 @@ class TicketDesk implements Tickets {
                     if (personId.equals(ticket.personId)) {
                         return;
                     }
-                    Conversation live = calls.live(ticket);
-                    Conversation conversation = live == null ? calls.present(ticket) : live;
+                    Conversation live = talks.live(ticket);
+                    Conversation conversation = live == null ? talks.present(ticket) : live;
                     UUID former = ticket.personId;
                     ticket.personId = personId;
                     ticket.claimedAt = clock.instant();
@@ -266,7 +266,8 @@ class TicketDesk implements Tickets {
                                     conversation.id,
                                     personId,
                                     former,
-                                    conversation.numberShown,
+                                    conversation.channel,
+                                    conversation.facts(),
                                     me));
                 });
     }
@@ -276,7 +277,7 @@ class TicketDesk implements Tickets {
         writes.run(
                 () -> {
                     Ticket ticket = holding.held(id, me, version);
-                    calls.hungUpAll(ticket);
+                    talks.hungUpAll(ticket);
                     ticket.state = State.CLOSED;
                     ticket.closedAt = clock.instant();
                     ticket.summary = summary;
@@ -298,7 +299,7 @@ class TicketDesk implements Tickets {
 
     @Override
     public UUID callBackBegins(UUID id, String call) {
-        return calls.callBackBegins(id, call);
+        return talks.callBackBegins(id, call);
     }
 
     @Override

@@ -47,10 +47,10 @@ class TicketViews {
                                                         || t.conversationId.equals(one.carriedTo)))
                         .map(one -> one.id)
                         .collect(Collectors.toSet());
-        Tickets.Call held =
+        Tickets.Talk held =
                 all.stream()
                         .filter(one -> one.held() && !one.id.equals(t.conversationId))
-                        .map(Conversation::call)
+                        .map(Conversation::talk)
                         .findFirst()
                         .orElse(null);
         return new Tickets.View(
@@ -61,7 +61,7 @@ class TicketViews {
                 t.openedAt,
                 t.holderId,
                 t.personId,
-                c == null ? null : c.call(),
+                c == null ? null : c.talk(),
                 held,
                 t.conversationId,
                 present,

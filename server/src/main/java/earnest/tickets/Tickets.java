@@ -93,7 +93,7 @@ public interface Tickets {
      * A ticket.
      *
      * @param channel over which it came: {@code call}
-     * @param call the present one, or the latest when nobody is on the line
+     * @param talk the present conversation, or the latest when nobody is there
      * @param held the line that is held for the present one, or null
      * @param conversation the present one, or null when nobody is on the line
      * @param conversations the present one with those whose proof goes on in it
@@ -106,8 +106,8 @@ public interface Tickets {
             Instant openedAt,
             @Nullable UUID holder,
             @Nullable UUID person,
-            @Nullable Call call,
-            @Nullable Call held,
+            @Nullable Talk talk,
+            @Nullable Talk held,
             @Nullable UUID conversation,
             Set<UUID> conversations,
             long version,
@@ -119,7 +119,7 @@ public interface Tickets {
 
         /** Whether somebody is on the line and hears the analyst. */
         public boolean speaking() {
-            return conversation != null && call != null && !call.state().equals("held");
+            return conversation != null && talk != null && !talk.state().equals("held");
         }
 
         /**
@@ -135,11 +135,19 @@ public interface Tickets {
         }
     }
 
-    /** A call: {@code ringing, answered, held, ended, dropped, missed}. */
-    record Call(
-            String id,
+    /**
+     * A conversation as others see it.
+     *
+     * @param reference by which its channel knows it
+     * @param facts that the channel gives; claims, not proofs
+     * @param called whether the desk began it
+     * @param state {@code ringing, answered, held, ended, dropped, missed}
+     */
+    record Talk(
+            String reference,
+            String channel,
+            Map<String, String> facts,
             boolean called,
-            @Nullable String numberShown,
             String state,
             Instant rangAt,
             @Nullable Instant answeredAt,
@@ -151,7 +159,8 @@ public interface Tickets {
             UUID conversation,
             UUID person,
             @Nullable UUID former,
-            @Nullable String numberShown,
+            String channel,
+            Map<String, String> facts,
             SignedIn by) {}
 
     /** Told in the transaction in which a ticket is closed. */

@@ -22,7 +22,7 @@ import java.util.concurrent.Executors;
 /** Odd answers from outside cost a bounded time and a bounded memory, and are not misread. */
 class OutsideTest {
     private HttpServer server;
-    private Outside outside;
+    private OutsideJson outside;
 
     @BeforeEach
     void somethingOutside() throws IOException {
@@ -37,12 +37,11 @@ class OutsideTest {
         server.stop(0);
     }
 
-    private static Outside at(int port) {
-        return new Outside(
-                new OutsideProperties.Outside(URI.create("http://127.0.0.1:" + port), "a-token"));
+    private static OutsideJson at(int port) {
+        return new OutsideJson(new OutsidePlace(URI.create("http://127.0.0.1:" + port), "a-token"));
     }
 
-    private Outside.Answer answered(int status, String body) {
+    private OutsideJson.Answer answered(int status, String body) {
         server.createContext(
                 "/",
                 exchange -> {
@@ -58,17 +57,17 @@ class OutsideTest {
     @Test
     void anAnswerIsReadUpToSixtyFourKilobytes() {
         assertThat(answered(200, "{\"id\":\"" + "x".repeat(60_000) + "\"}"))
-                .isInstanceOf(Outside.Answer.Ok.class);
+                .isInstanceOf(OutsideJson.Answer.Ok.class);
         server.removeContext("/");
         assertThat(answered(200, "{\"id\":\"" + "x".repeat(70_000) + "\"}"))
-                .isInstanceOf(Outside.Answer.Silence.class);
+                .isInstanceOf(OutsideJson.Answer.Silence.class);
     }
 
     @Test
     void whatIsNoJsonOrARedirectIsNotTakenForAYes() {
-        assertThat(answered(200, "<html>")).isInstanceOf(Outside.Answer.Silence.class);
+        assertThat(answered(200, "<html>")).isInstanceOf(OutsideJson.Answer.Silence.class);
         server.removeContext("/");
-        assertThat(answered(302, "{}")).isEqualTo(new Outside.Answer.No(302));
+        assertThat(answered(302, "{}")).isEqualTo(new OutsideJson.Answer.No(302));
     }
 
     @Test
@@ -88,7 +87,7 @@ class OutsideTest {
                     }
                 });
         long begun = System.nanoTime();
-        assertThat(outside.ask("/", null)).isInstanceOf(Outside.Answer.Silence.class);
+        assertThat(outside.ask("/", null)).isInstanceOf(OutsideJson.Answer.Silence.class);
         assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(12));
     }
 
@@ -96,7 +95,7 @@ class OutsideTest {
     void whereNobodyListensNothingLeft() {
         server.stop(0);
         assertThat(outside.ask("/", new byte[] {'{', '}'}))
-                .isInstanceOf(Outside.Answer.NotReached.class);
+                .isInstanceOf(OutsideJson.Answer.NotReached.class);
     }
 
     @Test

@@ -1,5 +1,6 @@
 package earnest.checks.methods.callback;
 
+import earnest.channels.OutgoingCalls;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.ContactWords;
@@ -15,6 +16,7 @@ import earnest.people.People;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -47,12 +49,19 @@ class CallBack implements ProofMethod {
 
     private final Work work;
     private final Tickets tickets;
+    private final ObjectProvider<OutgoingCalls> calls;
     private final ContactWords contacts;
     private final Clock clock;
 
-    CallBack(Work work, Tickets tickets, ContactWords contacts, Clock clock) {
+    CallBack(
+            Work work,
+            Tickets tickets,
+            ObjectProvider<OutgoingCalls> calls,
+            ContactWords contacts,
+            Clock clock) {
         this.work = work;
         this.tickets = tickets;
+        this.calls = calls;
         this.contacts = contacts;
         this.clock = clock;
     }
@@ -70,6 +79,9 @@ class CallBack implements ProofMethod {
 
     @Override
     public List<Possible> offers(Known known) {
+        if (calls.getIfAvailable() == null) {
+            return List.of();
+        }
         return known.contacts().stream()
                 .filter(contact -> contact.kind().telephone() && !known.recent(contact))
                 .map(CallBack::possible)

@@ -1,7 +1,7 @@
 package earnest.checks.methods.callback;
 
-import earnest.channels.Line;
-import earnest.channels.LineEvent;
+import earnest.channels.ChannelEvent;
+import earnest.channels.OutgoingCalls;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.CheckState;
@@ -10,6 +10,7 @@ import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.people.People;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -29,14 +30,19 @@ class CallBacks implements Worker {
     private final CheckHistory checks;
     private final OutsideReplies replies;
     private final People people;
-    private final Line line;
+    private final ObjectProvider<OutgoingCalls> calls;
     private final Clock clock;
 
-    CallBacks(CheckHistory checks, OutsideReplies replies, People people, Line line, Clock clock) {
+    CallBacks(
+            CheckHistory checks,
+            OutsideReplies replies,
+            People people,
+            ObjectProvider<OutgoingCalls> calls,
+            Clock clock) {
         this.checks = checks;
         this.replies = replies;
         this.people = people;
-        this.line = line;
+        this.calls = calls;
         this.clock = clock;
     }
 
@@ -58,7 +64,7 @@ class CallBacks implements Worker {
             return Optional.empty();
         }
         Optional<People.Contact> contact = people.contact(check.person(), contactId);
-        if (contact.isPresent() && line.callBack(check.id(), contact.get().value())) {
+        if (contact.isPresent() && placed(check, contact.get())) {
             became(id, "ringing");
             return Optional.empty();
         }
@@ -70,9 +76,14 @@ class CallBacks implements Worker {
         return Optional.empty();
     }
 
+    private boolean placed(Check check, People.Contact contact) {
+        OutgoingCalls line = calls.getIfAvailable();
+        return line != null && line.place(check.id(), contact.value());
+    }
+
     @EventListener
-    void on(LineEvent event) {
-        if (event instanceof LineEvent.CallBack(String call, String state)) {
+    void on(ChannelEvent event) {
+        if (event instanceof ChannelEvent.Placed(String call, String state)) {
             check(call).ifPresent(check -> became(check, state));
         }
     }

@@ -1,6 +1,7 @@
 package earnest.checks.methods.codebytext;
 
-import earnest.channels.Texts;
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.CheckState;
@@ -12,6 +13,7 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.checks.methods.TryWords;
+import earnest.core.assurance.Route;
 import earnest.ground.Problem;
 import earnest.people.People;
 
@@ -33,13 +35,13 @@ class CodeByText implements ProofMethod {
 
     private final CheckHistory history;
     private final SentCodes codes;
-    private final Texts texts;
+    private final Messages messages;
     private final ContactWords contacts;
 
-    CodeByText(CheckHistory history, SentCodes codes, Texts texts, ContactWords contacts) {
+    CodeByText(CheckHistory history, SentCodes codes, Messages messages, ContactWords contacts) {
         this.history = history;
         this.codes = codes;
-        this.texts = texts;
+        this.messages = messages;
         this.contacts = contacts;
     }
 
@@ -61,9 +63,13 @@ class CodeByText implements ProofMethod {
     @Override
     public List<Possible> offers(Known known) {
         return known.contacts().stream()
-                .filter(contact -> contact.kind().texts() && !known.recent(contact))
+                .filter(contact -> takesTexts(contact) && !known.recent(contact))
                 .map(CodeByText::possible)
                 .toList();
+    }
+
+    private boolean takesTexts(People.Contact contact) {
+        return messages.reach(contact).filter(reach -> reach.route() == Route.TEXT).isPresent();
     }
 
     private static Possible possible(People.Contact contact) {
@@ -89,12 +95,11 @@ class CodeByText implements ProofMethod {
                     "This person was sent %d codes within half an hour. Use another check."
                             .formatted(sent));
         }
-        texts.send(
-                Texts.Purpose.CODE,
+        messages.send(
+                CodeText.OCCASION,
                 check.id(),
-                check.ticket(),
-                check.person(),
-                Objects.requireNonNull(check.contact()));
+                new Recipient(
+                        check.ticket(), check.person(), Objects.requireNonNull(check.contact())));
         return "sent a code to " + contacts.of(check);
     }
 
@@ -134,8 +139,8 @@ class CodeByText implements ProofMethod {
 
     @Override
     public Form form(Check check) {
-        List<Texts.Sent> sent = texts.about(check.id());
-        Texts.Sent text = sent.isEmpty() ? null : sent.getLast();
+        List<Messages.Sent> sent = messages.about(check.id());
+        Messages.Sent text = sent.isEmpty() ? null : sent.getLast();
         String asks = "The six digits that were sent";
         if (text == null) {
             return new Form.Code(asks, DIGITS, null, false);

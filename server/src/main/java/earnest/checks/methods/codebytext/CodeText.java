@@ -1,7 +1,6 @@
 package earnest.checks.methods.codebytext;
 
-import earnest.channels.TextBody;
-import earnest.channels.Texts;
+import earnest.channels.MessageWriter;
 import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
 
@@ -13,7 +12,9 @@ import java.util.UUID;
 
 /** The text that carries a code; it says whom never to read it to. */
 @Component
-class CodeText implements TextBody {
+class CodeText implements MessageWriter {
+    static final String OCCASION = "code";
+
     private final CheckHistory checks;
     private final SentCodes codes;
     private final Clock clock;
@@ -25,23 +26,23 @@ class CodeText implements TextBody {
     }
 
     @Override
-    public Texts.Purpose purpose() {
-        return Texts.Purpose.CODE;
+    public String occasion() {
+        return OCCASION;
     }
 
     @Override
-    public Optional<Secret> body(UUID about) {
+    public Optional<Secret> words(UUID about) {
         return checks.find(about)
                 .filter(check -> check.open(clock.instant()))
                 .map(
                         check -> {
                             try (Secret code = codes.code(check.id())) {
-                                return code.open(CodeText::words);
+                                return code.open(CodeText::text);
                             }
                         });
     }
 
-    private static Secret words(char[] code) {
+    private static Secret text(char[] code) {
         StringBuilder words = new StringBuilder(160);
         words.append("Your code is ")
                 .append(code)

@@ -1,5 +1,7 @@
 package earnest.checks.methods.numbershown;
 
+import earnest.channels.TicketChannel;
+import earnest.channels.TicketChannels;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Known;
@@ -19,9 +21,15 @@ import java.util.Optional;
 @Component
 class NumberShown implements ProofMethod {
     private final People people;
+    private final TicketChannels channels;
 
-    NumberShown(People people) {
+    NumberShown(People people, TicketChannels channels) {
         this.people = people;
+        this.channels = channels;
+    }
+
+    private Optional<String> address(String channel, Map<String, String> facts) {
+        return channels.channel(channel).address(facts).map(TicketChannel.Address::value);
     }
 
     @Override
@@ -37,27 +45,29 @@ class NumberShown implements ProofMethod {
     /** Compared once somebody is named; a withheld number says nothing. */
     @Override
     public Optional<Shown> shown(Tickets.Claimed claimed) {
-        String number = claimed.numberShown();
-        if (number == null) {
-            return Optional.empty();
-        }
-        return Optional.of(
-                people.contacts(claimed.person()).stream()
-                        .filter(contact -> contact.value().equals(number))
-                        .findFirst()
-                        .map(contact -> new Shown(contact, EntryKind.NUMBER_SHOWN))
-                        .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS)));
+        return address(claimed.channel(), claimed.facts()).map(number -> compared(claimed, number));
+    }
+
+    private Shown compared(Tickets.Claimed claimed, String number) {
+        return people.contacts(claimed.person()).stream()
+                .filter(contact -> contact.value().equals(number))
+                .findFirst()
+                .map(contact -> new Shown(contact, EntryKind.NUMBER_SHOWN))
+                .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS));
     }
 
     /** A withheld number differs from nothing. */
     @Override
     public Map<String, String> signals(Known known) {
-        Tickets.Call call = known.ticket().call();
+        Tickets.Talk talk = known.ticket().talk();
         boolean differs =
-                call != null
-                        && call.numberShown() != null
-                        && known.contacts().stream()
-                                .noneMatch(c -> c.value().equals(call.numberShown()));
+                talk != null
+                        && address(talk.channel(), talk.facts())
+                                .filter(
+                                        number ->
+                                                known.contacts().stream()
+                                                        .noneMatch(c -> c.value().equals(number)))
+                                .isPresent();
         return differs ? Map.of("number-differs", "Number shown is not on record") : Map.of();
     }
 

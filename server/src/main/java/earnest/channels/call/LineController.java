@@ -1,6 +1,7 @@
-package earnest.channels;
+package earnest.channels.call;
 
 import earnest.access.GuessLimits;
+import earnest.channels.ChannelEvent;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 
@@ -19,6 +20,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Duration;
+import java.util.Map;
 
 /** What the switchboard tells; {@link LineGuard} sees that it is the switchboard. */
 @Hidden
@@ -56,17 +58,22 @@ class LineController {
         if (!limits.take("rings", RINGS)) {
             throw new Problem(429, "slow-down", "The line rings faster than any desk answers.");
         }
-        return tell(new LineEvent.Rang(ringing.id(), ringing.number()));
+        String number = ringing.number();
+        return tell(
+                new ChannelEvent.Began(
+                        "call",
+                        ringing.id(),
+                        number == null ? Map.of() : Map.of(TelephoneLine.NUMBER, number)));
     }
 
     @PostMapping("/api/line/calls/{call}/ended")
     ResponseEntity<Void> ended(@PathVariable String call, @Valid @RequestBody Ended ended) {
-        return tell(new LineEvent.Ended(known(call), ended.how().equals("dropped")));
+        return tell(new ChannelEvent.Ended(known(call), ended.how().equals("dropped")));
     }
 
     @PostMapping("/api/line/call-backs/{call}")
     ResponseEntity<Void> callBack(@PathVariable String call, @Valid @RequestBody State state) {
-        return tell(new LineEvent.CallBack(known(call), state.state()));
+        return tell(new ChannelEvent.Placed(known(call), state.state()));
     }
 
     private static String known(String call) {
@@ -76,7 +83,7 @@ class LineController {
         return call;
     }
 
-    private ResponseEntity<Void> tell(LineEvent event) {
+    private ResponseEntity<Void> tell(ChannelEvent event) {
         writes.run(() -> events.publishEvent(event));
         return ResponseEntity.accepted().build();
     }

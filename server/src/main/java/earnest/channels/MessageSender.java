@@ -26,11 +26,11 @@ import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /**
- * Sends texts. A text is sent again only when the gateway is known not to have taken it; where no
- * answer came, the gateway is asked first.
+ * Sends messages. One is sent again only when its carrier is known not to have taken it; where no
+ * answer came, the carrier is asked first.
  */
 @Service
-class TextSender implements Texts, Worker {
+class MessageSender implements Messages, Worker {
     static final Work.Kind KIND = new Work.Kind("send-text");
     private static final int AT_ONCE = 4;
     private static final Duration GIVE_UP = Duration.ofMinutes(8);
@@ -38,7 +38,7 @@ class TextSender implements Texts, Worker {
     private static final Duration AGAIN = Duration.ofSeconds(3);
     private static final Duration SOON = Duration.ofMillis(600);
 
-    /** From which states a text gets into each. */
+    /** From which states a message gets into each. */
     private static final Map<State, Set<State>> FROM =
             Map.of(
                     State.WAITING, Set.of(State.SENDING, State.UNKNOWN),
@@ -50,7 +50,7 @@ class TextSender implements Texts, Worker {
                     State.UNCLEAR, Set.of(State.SENDING, State.UNKNOWN));
 
     private final MessageRepository messages;
-    private final Gateway gateway;
+    private final Carriers carriers;
     private final People people;
     private final TheRecord record;
     private final Work work;
@@ -59,11 +59,11 @@ class TextSender implements Texts, Worker {
     private final Ids ids;
     private final Waypoints waypoints;
     private final ApplicationEventPublisher events;
-    private final Map<Purpose, TextBody> bodies;
+    private final Map<String, MessageWriter> writers;
 
-    TextSender(
+    MessageSender(
             MessageRepository messages,
-            Gateway gateway,
+            Carriers carriers,
             People people,
             TheRecord record,
             Work work,
@@ -72,9 +72,9 @@ class TextSender implements Texts, Worker {
             Ids ids,
             Waypoints waypoints,
             ApplicationEventPublisher events,
-            List<TextBody> bodies) {
+            List<MessageWriter> writers) {
         this.messages = messages;
-        this.gateway = gateway;
+        this.carriers = carriers;
         this.people = people;
         this.record = record;
         this.work = work;
@@ -83,13 +83,24 @@ class TextSender implements Texts, Worker {
         this.ids = ids;
         this.waypoints = waypoints;
         this.events = events;
-        this.bodies =
-                bodies.stream().collect(Collectors.toMap(TextBody::purpose, Function.identity()));
+        this.writers =
+                writers.stream()
+                        .collect(Collectors.toMap(MessageWriter::occasion, Function.identity()));
     }
 
     @Override
-    public UUID send(Purpose purpose, UUID about, UUID ticket, UUID person, UUID contact) {
-        Message message = new Message(ids.next(), purpose, about, ticket, person, contact);
+    public Optional<Reach> reach(People.Contact contact) {
+        return carriers.to(contact.kind())
+                .map(carrier -> new Reach(carrier.route(), carrier.brings()));
+    }
+
+    @Override
+    public UUID send(String occasion, UUID about, Recipient to) {
+        Carrier carrier =
+                people.contactEver(to.person(), to.contact())
+                        .flatMap(contact -> carriers.to(contact.kind()))
+                        .orElseThrow(() -> new IllegalArgumentException("no carrier reaches them"));
+        Message message = new Message(ids.next(), occasion, about, carrier.id(), to);
         message.madeAt = clock.instant();
         message.giveUpAt = message.madeAt.plus(GIVE_UP);
         messages.add(message);
@@ -100,8 +111,12 @@ class TextSender implements Texts, Worker {
     @Override
     public List<Sent> about(UUID about) {
         return messages.findByAboutIdOrderByMadeAt(about).stream()
-                .map(m -> new Sent(m.id, m.contactId, m.state, m.said))
+                .map(m -> new Sent(m.id, m.contactId, brings(m), m.state, m.said))
                 .toList();
+    }
+
+    private String brings(Message message) {
+        return carriers.carrier(message.carrier).map(Carrier::brings).orElse("message");
     }
 
     @Override
@@ -117,28 +132,39 @@ class TextSender implements Texts, Worker {
     @Override
     public Optional<Duration> work(UUID id) {
         Message message = messages.findById(id).orElseThrow();
+        Optional<Carrier> known = carriers.carrier(message.carrier);
+        if (known.isEmpty()) {
+            return message.state == State.LEFT
+                    ? Optional.empty()
+                    : fail(message, "what carried it is not there any more");
+        }
+        Carrier carrier = known.get();
         return switch (message.state) {
-            case WAITING -> sendNow(message);
+            case WAITING -> sendNow(message, carrier);
             // Taken up after a crash: it may have left.
-            case SENDING, UNKNOWN -> findOut(message);
-            case LEFT -> lookForArrival(message);
+            case SENDING, UNKNOWN -> settle(message, carrier.ask(message.id));
+            case LEFT -> lookForArrival(message, carrier);
             case ARRIVED, FAILED, UNCLEAR -> Optional.empty();
         };
     }
 
-    private Optional<Duration> sendNow(Message message) {
+    private Optional<Duration> sendNow(Message message, Carrier carrier) {
+        MessageWriter writer = writers.get(message.occasion);
+        if (writer == null) {
+            return fail(message, "nobody writes it any more");
+        }
         // What was replaced is told that it was, and nothing else.
         Optional<People.Contact> contact =
-                message.purpose == Purpose.TOLD
+                writer.alsoToReplaced()
                         ? people.contactEver(message.personId, message.contactId)
                         : people.contact(message.personId, message.contactId);
         if (contact.isEmpty()) {
             return fail(message, "the contact is not on record any more");
         }
         if (message.giveUpAt.isBefore(clock.instant())) {
-            return fail(message, "the gateway did not take it in time");
+            return fail(message, "it was not taken in time");
         }
-        Optional<Secret> words = bodies.get(message.purpose).body(message.aboutId);
+        Optional<Secret> words = writer.words(message.aboutId);
         if (words.isEmpty()) {
             return fail(message, "there is nothing to send any more");
         }
@@ -146,38 +172,34 @@ class TextSender implements Texts, Worker {
             if (!move(message.id, State.SENDING, null, null)) {
                 return Optional.of(SOON);
             }
-            waypoints.pass("text-" + lower(message.purpose) + "-before-gateway");
-            Gateway.Result result = gateway.send(message.id, contact.get().value(), body);
-            waypoints.pass("text-" + lower(message.purpose) + "-after-gateway");
+            waypoints.pass("text-" + message.occasion + "-before-gateway");
+            CarrierResult result = carrier.send(message.id, contact.get().value(), body);
+            waypoints.pass("text-" + message.occasion + "-after-gateway");
             return settle(message, result);
         }
     }
 
-    private Optional<Duration> findOut(Message message) {
-        return settle(message, gateway.ask(message.id));
-    }
-
-    private Optional<Duration> settle(Message message, Gateway.Result result) {
+    private Optional<Duration> settle(Message message, CarrierResult result) {
         return switch (result) {
-            case Gateway.Result.Taken(boolean arrived) -> {
-                move(message.id, State.LEFT, null, EntryKind.TEXT_LEFT);
-                waypoints.pass("text-" + lower(message.purpose) + "-left-committed");
+            case CarrierResult.Taken(boolean arrived) -> {
+                move(message.id, State.LEFT, null, EntryKind.MESSAGE_LEFT);
+                waypoints.pass("text-" + message.occasion + "-left-committed");
                 yield arrived ? arrived(message) : Optional.of(SOON);
             }
-            case Gateway.Result.NotTaken(String words, boolean forGood) -> {
+            case CarrierResult.NotTaken(String words, boolean forGood) -> {
                 if (forGood) {
                     yield fail(message, words);
                 }
                 move(message.id, State.WAITING, words, null);
                 yield Optional.of(AGAIN);
             }
-            case Gateway.Result.Unknown(String words) -> {
+            case CarrierResult.Unknown(String words) -> {
                 if (message.giveUpAt.isBefore(clock.instant())) {
                     move(
                             message.id,
                             State.UNCLEAR,
                             "nobody knows whether it left",
-                            EntryKind.TEXT_UNCLEAR);
+                            EntryKind.MESSAGE_UNCLEAR);
                     yield Optional.empty();
                 }
                 move(message.id, State.UNKNOWN, words, null);
@@ -186,8 +208,8 @@ class TextSender implements Texts, Worker {
         };
     }
 
-    private Optional<Duration> lookForArrival(Message message) {
-        if (gateway.ask(message.id) instanceof Gateway.Result.Taken(boolean arrived) && arrived) {
+    private Optional<Duration> lookForArrival(Message message, Carrier carrier) {
+        if (carrier.ask(message.id) instanceof CarrierResult.Taken(boolean arrived) && arrived) {
             return arrived(message);
         }
         return message.madeAt.plus(LOOK_FOR_ARRIVAL).isBefore(clock.instant())
@@ -196,12 +218,12 @@ class TextSender implements Texts, Worker {
     }
 
     private Optional<Duration> arrived(Message message) {
-        move(message.id, State.ARRIVED, null, EntryKind.TEXT_ARRIVED);
+        move(message.id, State.ARRIVED, null, EntryKind.MESSAGE_ARRIVED);
         return Optional.empty();
     }
 
     private Optional<Duration> fail(Message message, String words) {
-        move(message.id, State.FAILED, words, EntryKind.TEXT_FAILED);
+        move(message.id, State.FAILED, words, EntryKind.MESSAGE_FAILED);
         return Optional.empty();
     }
 
@@ -220,24 +242,30 @@ class TextSender implements Texts, Worker {
                                         .map(c -> c.kind().words())
                                         .orElse("a contact");
                         record.append(
-                                Entry.bySystem(kind, "text-gateway", "Text gateway")
+                                by(kind, message)
                                         .ticket(message.ticketId, null)
                                         .person(message.personId, null)
                                         .data("contact", contact)
-                                        .data("purpose", lower(message.purpose))
+                                        .data("occasion", message.occasion)
+                                        .data("brings", brings(message))
                                         .data("reason", said));
                     }
                     events.publishEvent(
                             new Moved(
-                                    id, message.purpose, message.aboutId, message.ticketId, state));
+                                    id,
+                                    message.occasion,
+                                    message.aboutId,
+                                    message.ticketId,
+                                    state));
                     if (state == State.LEFT) {
-                        waypoints.pass("text-" + lower(message.purpose) + "-left-uncommitted");
+                        waypoints.pass("text-" + message.occasion + "-left-uncommitted");
                     }
                     return true;
                 });
     }
 
-    private static String lower(Purpose purpose) {
-        return purpose.name().toLowerCase(java.util.Locale.ROOT);
+    private Entry by(EntryKind kind, Message message) {
+        String name = carriers.carrier(message.carrier).map(Carrier::name).orElse(message.carrier);
+        return Entry.bySystem(kind, message.carrier, name);
     }
 }

@@ -1,4 +1,4 @@
-package earnest.channels;
+package earnest.channels.call;
 
 import earnest.access.ClientAddress;
 import earnest.access.GuessLimits;
@@ -35,8 +35,8 @@ class LineGuard implements HandlerInterceptor, WebMvcConfigurer {
     private final GuessLimits limits;
     private final Set<String> theLine = ConcurrentHashMap.newKeySet();
 
-    LineGuard(OutsideProperties properties, ClientAddress addresses, GuessLimits limits) {
-        this.token = ("Bearer " + properties.line().token()).getBytes(StandardCharsets.UTF_8);
+    LineGuard(TelephoneLine.Place place, ClientAddress addresses, GuessLimits limits) {
+        this.token = ("Bearer " + place.token()).getBytes(StandardCharsets.UTF_8);
         this.addresses = addresses;
         this.limits = limits;
     }

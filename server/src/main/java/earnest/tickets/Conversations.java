@@ -1,9 +1,10 @@
 package earnest.tickets;
 
-import earnest.channels.Line;
+import earnest.channels.ChannelEvent;
+import earnest.channels.TicketChannel;
+import earnest.channels.TicketChannels;
 import earnest.ground.Ids;
 import earnest.ground.Writes;
-import earnest.people.Telephone;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
@@ -15,28 +16,30 @@ import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.BiConsumer;
 
-/** Calls on tickets: each is a conversation, and what was proved in it ends with it. */
+/** Conversations on tickets, over whichever channel: what was proved in one ends with it. */
 @Component
-class Calls {
+class Conversations {
     private final TicketRepository tickets;
     private final ConversationRepository conversations;
     private final Holding holding;
     private final EntityManager entities;
     private final TheRecord record;
-    private final Line line;
+    private final TicketChannels channels;
     private final Clock clock;
     private final Ids ids;
 
-    Calls(
+    Conversations(
             TicketRepository tickets,
             ConversationRepository conversations,
             Holding holding,
             EntityManager entities,
             TheRecord record,
-            Line line,
+            TicketChannels channels,
             Clock clock,
             Ids ids) {
         this.tickets = tickets;
@@ -44,42 +47,53 @@ class Calls {
         this.holding = holding;
         this.entities = entities;
         this.record = record;
-        this.line = line;
+        this.channels = channels;
         this.clock = clock;
         this.ids = ids;
     }
 
-    /** A ring becomes a ticket at once; the same ring told twice stays one ticket. */
-    void rang(String call, @Nullable String number) {
-        if (conversations.findByCallId(call).isPresent()) {
+    /** Whoever comes becomes a ticket at once; the same one told twice stays one ticket. */
+    void began(ChannelEvent.Began began) {
+        if (conversations.findByReference(began.reference()).isPresent()) {
             return;
         }
         Instant now = clock.instant();
-        Ticket ticket = new Ticket(ids.next(), now);
-        Conversation conversation = new Conversation(ids.next(), ticket.id, call, number, now);
+        Ticket ticket = new Ticket(ids.next(), began.channel(), now);
+        Conversation conversation =
+                new Conversation(
+                        ids.next(),
+                        ticket.id,
+                        began.channel(),
+                        began.reference(),
+                        began.facts(),
+                        now);
         ticket.conversationId = conversation.id;
         tickets.add(ticket);
         conversations.add(conversation);
+        TicketChannel channel = channels.channel(began.channel());
         record.append(
                 Entry.bySystem(EntryKind.CALL_RANG, "line", "Line")
                         .ticket(ticket.id, conversation.id)
+                        .data("channel", began.channel())
                         .personal(
                                 "number",
-                                number == null ? "no number shown" : Telephone.masked(number)));
+                                channel.address(began.facts())
+                                        .map(TicketChannel.Address::masked)
+                                        .orElse(channel.words().noAddress())));
     }
 
-    /** The desk answers, and tells the line once that is committed. */
+    /** The desk answers, and tells the channel once that is committed. */
     void answered(Conversation conversation, UUID analyst) {
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = clock.instant();
-        tell(() -> line.answered(conversation.callId));
+        tell(conversation, TicketChannel::answered);
         holdOthers(analyst, conversation);
     }
 
-    /** The desk ends the present call, and tells the line once that is committed. */
+    /** The desk ends the present one, and tells the channel once that is committed. */
     void hungUp(Ticket ticket, Conversation conversation) {
         end(ticket, conversation, "ended");
-        tell(() -> line.ended(conversation.callId));
+        tell(conversation, TicketChannel::ended);
     }
 
     /** Ends all that is on the line or held. */
@@ -103,7 +117,7 @@ class Calls {
         if (!moved(conversation, Conversation.ANSWERED, Conversation.HELD)) {
             return;
         }
-        tell(() -> line.held(conversation.callId));
+        tell(conversation, TicketChannel::held);
         record.append(
                 Entry.byEarnest(EntryKind.LINE_HELD)
                         .ticket(conversation.ticketId, conversation.id));
@@ -112,7 +126,7 @@ class Calls {
     /** The analyst speaks on a held line again. */
     void speak(Conversation conversation, UUID analyst) {
         if (moved(conversation, Conversation.HELD, Conversation.ANSWERED)) {
-            tell(() -> line.resumed(conversation.callId));
+            tell(conversation, TicketChannel::resumed);
         }
         holdOthers(analyst, conversation);
     }
@@ -124,8 +138,10 @@ class Calls {
         return moved;
     }
 
-    private static void tell(Runnable then) {
-        Writes.afterCommit(() -> Thread.ofVirtual().start(then));
+    private void tell(Conversation conversation, BiConsumer<TicketChannel, String> what) {
+        TicketChannel channel = channels.channel(conversation.channel);
+        String reference = conversation.reference;
+        Writes.afterCommit(() -> Thread.ofVirtual().start(() -> what.accept(channel, reference)));
     }
 
     /**
@@ -135,7 +151,8 @@ class Calls {
     UUID callBackBegins(UUID id, String call) {
         Ticket ticket = holding.locked(id);
         Instant now = clock.instant();
-        Conversation conversation = new Conversation(ids.next(), id, call, null, now);
+        Conversation conversation =
+                new Conversation(ids.next(), id, ticket.channel, call, Map.of(), now);
         conversation.called = true;
         conversation.state = Conversation.ANSWERED;
         conversation.answeredAt = now;
@@ -163,8 +180,8 @@ class Calls {
         }
     }
 
-    void callEnded(String call, boolean dropped) {
-        Optional<Conversation> found = conversations.findByCallId(call);
+    void ended(String reference, boolean dropped) {
+        Optional<Conversation> found = conversations.findByReference(reference);
         if (found.isEmpty()) {
             return;
         }
@@ -182,7 +199,8 @@ class Calls {
                 missed
                         ? EntryKind.CALL_MISSED
                         : dropped ? EntryKind.LINE_DROPPED : EntryKind.CALL_ENDED;
-        Entry entry = dropped ? Entry.bySystem(kind, "line", "Line") : Entry.byCaller(kind, call);
+        Entry entry =
+                dropped ? Entry.bySystem(kind, "line", "Line") : Entry.byCaller(kind, reference);
         record.append(entry.ticket(ticket.id, conversation.id));
     }
 

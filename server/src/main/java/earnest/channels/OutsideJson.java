@@ -22,13 +22,13 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /** Speaks JSON over HTTP to something outside, with a deadline; says whether anything left. */
-final class Outside {
+public final class OutsideJson {
     private static final Duration CONNECT = Duration.ofSeconds(2);
     private static final Duration ANSWER = Duration.ofSeconds(5);
     private static final long MOST_BYTES = 64 * 1024;
 
     /** What came back. */
-    sealed interface Answer {
+    public sealed interface Answer {
         record Ok(JsonNode body) implements Answer {}
 
         record No(int status) implements Answer {}
@@ -45,14 +45,14 @@ final class Outside {
                     .version(HttpClient.Version.HTTP_1_1)
                     .connectTimeout(CONNECT)
                     .build();
-    private final OutsideProperties.Outside place;
+    private final OutsidePlace place;
 
-    Outside(OutsideProperties.Outside place) {
+    public OutsideJson(OutsidePlace place) {
         this.place = place;
     }
 
     /** {@code body} null: GET. */
-    Answer ask(String path, byte @Nullable [] body) {
+    public Answer ask(String path, byte @Nullable [] body) {
         HttpRequest.Builder request =
                 HttpRequest.newBuilder(URI.create(place.url() + path))
                         .timeout(ANSWER)

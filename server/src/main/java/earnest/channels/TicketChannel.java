@@ -1,0 +1,38 @@
+package earnest.channels;
+
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A way in which people come to the desk. It tells by {@link ChannelEvent}s that somebody is there
+ * or gone; what is peculiar to it are facts of the conversation. Thread-safe.
+ */
+public interface TicketChannel {
+    /** As rules and tickets name it, such as {@code call}. */
+    String id();
+
+    ChannelWords words();
+
+    /** From where the facts say somebody comes, or empty where they do not say. */
+    Optional<Address> address(Map<String, String> facts);
+
+    /**
+     * From where somebody comes: a claim, not a proof.
+     *
+     * @param value as a contact on record would have it
+     * @param masked as the desk shows it
+     */
+    record Address(String value, String masked) {}
+
+    /** The desk takes the conversation. */
+    void answered(String reference);
+
+    /** The desk ends it. */
+    void ended(String reference);
+
+    /** The desk lets it wait: the other side hears nothing. */
+    void held(String reference);
+
+    /** The desk goes on with one that waited. */
+    void resumed(String reference);
+}

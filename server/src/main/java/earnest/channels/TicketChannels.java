@@ -1,0 +1,29 @@
+package earnest.channels;
+
+import org.springframework.stereotype.Component;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** All channels that are registered. Thread-safe. */
+@Component
+public class TicketChannels {
+    private final Map<String, TicketChannel> channels = new LinkedHashMap<>();
+
+    TicketChannels(List<TicketChannel> registered) {
+        for (TicketChannel channel : registered) {
+            if (channels.put(channel.id(), channel) != null) {
+                throw new IllegalStateException("two channels are called " + channel.id());
+            }
+        }
+    }
+
+    /**
+     * The channel of an id. Of one whose folder was taken away since, conversations are still told
+     * in general words.
+     */
+    public TicketChannel channel(String id) {
+        return channels.getOrDefault(id, new GoneChannel(id));
+    }
+}
