@@ -64,7 +64,7 @@ free_port() {
 }
 
 stay() {
-    while running server && running standins && running database && running directory && running replica; do
+    while running server && running database && { is_empty || { running standins && running directory && running replica; }; }; do
         sleep 1 9>&- &
         wait $!
     done

@@ -7,9 +7,30 @@ server_up() {
     mapfile -t command < <(server_command)
     start server "${command[@]}"
     wait_for server 90 curl -sf "http://127.0.0.1:$EARNEST_PORT/api/health"
+    is_empty && return
     set_up_organisation
     # The people of the demo are copied from the directory after that.
     wait_for server 90 demo_is_ready
+}
+
+# A home that was begun without the demo stays without it.
+is_empty() { [ -f "$EARNEST_HOME/empty" ]; }
+
+# steward invite LOGIN NAME [--again]: on this machine only, with the installation's own token.
+steward_command() {
+    [ "${1:-}" = invite ] && [ -n "${2:-}" ] && [ -n "${3:-}" ] || fail "Say: ./earnest steward invite LOGIN 'FULL NAME' [--again]"
+    running server || fail "Earnest does not run. Start it first: ./earnest up --empty"
+    local again=false answer code
+    [ "${4:-}" = --again ] && again=true
+    # The token goes by standard input, so that no list of processes shows it.
+    answer=$(printf 'header = "Authorization: Bearer %s"\n' "$(secret machine-token)" | curl -s -K - -H 'Content-Type: application/json' \
+        --data "$(printf '{"login":"%s","name":"%s","again":%s}' "${2//[\"\\]/}" "${3//[\"\\]/}" "$again")" "http://127.0.0.1:$EARNEST_PORT/api/machine/stewards")
+    code=$(sed -n 's/.*"code":"\([a-z0-9]*\)".*/\1/p' <<<"$answer")
+    [ -n "$code" ] || fail "$(sed -n 's/.*"detail":"\([^"]*\)".*/\1/p' <<<"$answer")"
+    say "$3 is a steward. Open http://localhost:$EARNEST_PORT/welcome, and choose a password with"
+    say "  name  $2"
+    say "  code  $(sed 's/...../& /g' <<<"$code")"
+    say "within three days. The code works once; it is on the record that it was made here."
 }
 
 # The demo's steward sets the desk up over its API: once, and again where the directory answers elsewhere.
@@ -87,6 +108,9 @@ earnest.text-gateway.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/gateway
 earnest.text-gateway.token=$(secret gateway-token)
 earnest.line.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/switchboard
 earnest.line.token=$(secret line-token)
+earnest.machine.token=$(secret machine-token)
+EOF
+    is_empty || cat <<EOF
 earnest.demo.enabled=true
 earnest.demo.folder=$EARNEST_HOME/world
 earnest.demo.sign-in-password=$(secret demo-sign-in)

@@ -51,6 +51,15 @@ cause_of() {
 }
 
 say_where() {
+    if is_empty; then
+        cat <<EOF
+
+Earnest is up, and nobody works here yet.
+  The desk           http://localhost:$EARNEST_PORT
+  Its first steward  ./earnest steward invite LOGIN 'FULL NAME'
+EOF
+        return
+    fi
     cat <<EOF
 
 Earnest is up.
@@ -69,7 +78,9 @@ EOF
 
 status() {
     local part
-    for part in database directory replica standins server; do
+    local parts="database directory replica standins server"
+    if is_empty; then parts="database server"; fi
+    for part in $parts; do
         if running "$part"; then
             say "$(printf '%-10s' "$part") runs, pid $(cat "$EARNEST_HOME/run/$part.pid")"
         else

@@ -6,6 +6,7 @@ import jakarta.persistence.Table;
 
 import org.jspecify.annotations.Nullable;
 
+import java.time.Instant;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -19,6 +20,9 @@ class Analyst {
     String passwordHash;
     String roles;
     @Nullable String ownAccount;
+
+    /** When their work here ended, or null. */
+    @Nullable Instant endedAt;
 
     @SuppressWarnings("NullAway.Init")
     protected Analyst() {}

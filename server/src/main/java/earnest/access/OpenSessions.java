@@ -27,7 +27,7 @@ class OpenSessions {
                         """
                         select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at
                         from sign_in_session s join analyst a on a.id = s.analyst_id
-                        where s.token_hash = :hash and s.ended_at is null
+                        where s.token_hash = :hash and s.ended_at is null and a.ended_at is null
                         """)
                 .param("hash", tokenHash)
                 .query((row, i) -> open(row, HexFormat.of().formatHex(tokenHash, 0, 8)))

@@ -10,6 +10,7 @@ public enum Right {
     ERASE_PERSONAL("erase what names a person", "a steward"),
     CHANGE_KEY("change the key that seals the record", "a steward"),
     LIFT_STOP("lift what a person's 'no' stopped", "a steward"),
+    MANAGE_STAFF("say who works here", "a steward"),
     SET_UP("set Earnest up", "a steward"),
     RELEASE_SIGN_IN("release somebody's sign-in", "a steward");
 

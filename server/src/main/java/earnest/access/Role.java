@@ -1,7 +1,9 @@
 package earnest.access;
 
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.Set;
 
 /** The roles and what each may do; what is not named is denied. */
@@ -15,9 +17,15 @@ public enum Role {
                     Right.EXPORT_RECORD,
                     Right.ERASE_PERSONAL,
                     Right.CHANGE_KEY,
-                    Right.SET_UP));
+                    Right.SET_UP,
+                    Right.MANAGE_STAFF));
 
     private final Set<Right> rights;
+
+    /** The role of a word, or empty if there is none. */
+    public static Optional<Role> known(String word) {
+        return Arrays.stream(values()).filter(role -> role.word().equals(word)).findFirst();
+    }
 
     Role(Set<Right> rights) {
         this.rights = rights;
@@ -28,15 +36,18 @@ public enum Role {
     }
 
     /** The roles of a stored list. */
-    static Set<Role> of(String words) {
+    public static Set<Role> of(String words) {
         Set<Role> roles = EnumSet.noneOf(Role.class);
         for (String word : words.split(" ")) {
-            roles.add(valueOf(word.toUpperCase(Locale.ROOT)));
+            if (!word.isEmpty()) {
+                roles.add(valueOf(word.toUpperCase(Locale.ROOT)));
+            }
         }
         return roles;
     }
 
-    String word() {
+    /** As rows and the API name it. */
+    public String word() {
         return name().toLowerCase(Locale.ROOT);
     }
 }

@@ -54,7 +54,7 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                         .csrfTokenRepository(pageTokens)
                                         .sessionAuthenticationStrategy(
                                                 new NullAuthenticatedSessionStrategy())
-                                        .ignoringRequestMatchers("/api/line/**"))
+                                        .ignoringRequestMatchers("/api/line/**", "/api/machine/**"))
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -89,9 +89,11 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 "/api/health",
                                                 "/api/demo",
                                                 "/api/openapi.json",
-                                                "/api/line/**")
+                                                "/api/line/**",
+                                                "/api/machine/**")
                                         .permitAll()
-                                        .requestMatchers(HttpMethod.POST, "/api/session")
+                                        .requestMatchers(
+                                                HttpMethod.POST, "/api/session", "/api/welcome")
                                         .permitAll()
                                         .requestMatchers(HttpMethod.GET, "/api/session")
                                         .permitAll()

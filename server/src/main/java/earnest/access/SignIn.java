@@ -64,7 +64,10 @@ class SignIn {
     Welcome signIn(String login, String password, String address, Optional<String> browser) {
         Optional<String> known = browsers.known(browser, login);
         SignInLimits.Try counted = limits.count(login, address, known);
-        Optional<Analyst> found = analysts.findByLogin(login);
+        // Who was invited and chose no password yet, and whose work ended, is nobody here.
+        Optional<Analyst> found =
+                analysts.findByLogin(login)
+                        .filter(a -> a.endedAt == null && !a.passwordHash.isEmpty());
         if (found.isEmpty()) {
             passwords.workInVain(password);
             // What was typed as a name may be a password.

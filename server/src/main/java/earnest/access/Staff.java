@@ -28,6 +28,7 @@ class Staff implements Analysts {
     @Override
     public List<Colleague> atTheDesk() {
         return analysts.findAllByOrderByName().stream()
+                .filter(a -> a.endedAt == null)
                 .filter(
                         a ->
                                 a.roles().stream()

@@ -1,6 +1,7 @@
 package earnest.audit;
 
 import earnest.access.Right;
+import earnest.access.SecondPersons;
 import earnest.access.SignedIn;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
@@ -56,6 +57,7 @@ class ErasureController {
             boolean mine) {}
 
     private final Erasures erasures;
+    private final SecondPersons seconds;
     private final People people;
     private final TheRecord record;
     private final Writes writes;
@@ -64,12 +66,14 @@ class ErasureController {
 
     ErasureController(
             Erasures erasures,
+            SecondPersons seconds,
             People people,
             TheRecord record,
             Writes writes,
             Clock clock,
             Ids ids) {
         this.erasures = erasures;
+        this.seconds = seconds;
         this.people = people;
         this.record = record;
         this.writes = writes;
@@ -140,11 +144,12 @@ class ErasureController {
         if (asked.answered() != null) {
             throw decided();
         }
-        if (agreed && asked.askedBy().equals(me.id())) {
+        if (agreed && !seconds.mayAgree(me.id(), asked.askedBy())) {
             throw new Problem(
                     403,
                     "needs-second-person",
-                    "You asked for this yourself. Somebody else who may erase must agree.");
+                    "You asked for this yourself, or one of you made the other lately. Somebody"
+                            + " else who may erase must agree.");
         }
         erasures.answer(erasure, agreed, me.id(), clock.instant());
         EntryKind kind = agreed ? EntryKind.ERASURE_DONE : EntryKind.ERASURE_REFUSED;

@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.access.Right;
+import earnest.access.SecondPersons;
 import earnest.access.SignedIn;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
@@ -33,6 +34,7 @@ class Stops {
     private static final String REFUSED = "refused";
 
     private final CheckRepository checks;
+    private final SecondPersons seconds;
     private final JdbcClient database;
     private final Tickets tickets;
     private final People people;
@@ -44,6 +46,7 @@ class Stops {
 
     Stops(
             CheckRepository checks,
+            SecondPersons seconds,
             JdbcClient database,
             Tickets tickets,
             People people,
@@ -53,6 +56,7 @@ class Stops {
             Ids ids,
             ApplicationEventPublisher events) {
         this.checks = checks;
+        this.seconds = seconds;
         this.database = database;
         this.tickets = tickets;
         this.people = people;
@@ -171,12 +175,12 @@ class Stops {
                                                             409,
                                                             "decided",
                                                             "Somebody decided on this already."));
-                    boolean own = asked.askedBy().equals(me.id());
-                    if (agreed && own) {
+                    if (agreed && !seconds.mayAgree(me.id(), asked.askedBy())) {
                         throw new Problem(
                                 403,
                                 "needs-second-person",
-                                "You asked for this yourself. Somebody else must agree.");
+                                "You asked for this yourself, or one of you made the other lately."
+                                        + " Somebody else must agree.");
                     }
                     if (agreed && !asked.byLead() && !me.may(Right.LIFT_STOP)) {
                         throw new Problem(
