@@ -21,6 +21,7 @@ const queries = new QueryClient({
 });
 
 const router = createBrowserRouter([
+  { path: "/welcome", lazy: async () => ({ Component: (await import("./welcome/welcome")).Welcome }) },
   {
     path: "/",
     element: <Shell />,

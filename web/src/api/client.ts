@@ -23,6 +23,8 @@ export type Me = Schemas["Me"];
 export type Colleague = Schemas["Colleague"];
 export type Demo = Schemas["Demo"];
 export type Looks = Schemas["Looks"];
+export type StaffMember = Schemas["StaffMember"];
+export type StaffChangeAsked = Schemas["StaffChangeAsked"];
 export type Erasure = Schemas["Erasure"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */

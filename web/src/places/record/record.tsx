@@ -28,6 +28,8 @@ export function RecordPage() {
     queryKey: ["record", asked],
     meta: { reading: true },
     refetchOnReconnect: false,
+    // Whoever comes back to the record reads it as it is now.
+    staleTime: 0,
     initialPageParam: null as { before: string; beforeEntry: string } | null,
     queryFn: ({ pageParam }) =>
       ask(

@@ -47,6 +47,20 @@ describe("a code", () => {
     await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { typed: "123456" }));
     expect(acts.replyToCheck).toHaveBeenCalledTimes(1);
   });
+  it("is not sent again by Enter while its answer is on the way", async () => {
+    vi.mocked(acts.replyToCheck).mockReturnValue(new Promise(() => {}));
+    render(<OpenCheck ticket="t" check={code} />);
+    await userEvent.keyboard("123456{Enter}{Enter}");
+    expect(acts.replyToCheck).toHaveBeenCalledTimes(1);
+  });
+  it("is not sent again by Enter once it was right, while the page is on its way", async () => {
+    vi.mocked(acts.replyToCheck).mockResolvedValue({ outcome: "passed", triesLeft: 2 });
+    render(<OpenCheck ticket="t" check={code} />);
+    await userEvent.keyboard("123456");
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledTimes(1));
+    await userEvent.keyboard("{Enter}");
+    expect(acts.replyToCheck).toHaveBeenCalledTimes(1);
+  });
   it("says that it was wrong and is empty again", async () => {
     render(<OpenCheck ticket="t" check={code} />);
     await userEvent.keyboard("000000");

@@ -26,6 +26,25 @@ export function OpenCheck({ ticket, check }: Props) {
   );
 }
 
+/**
+ * Whoever presses Enter after the last digit, which has sent the code already, has not answered twice: a second reply
+ * would count as a second try.
+ */
+function useOneAtATime() {
+  const under = useRef(false);
+  /** The deed says whether another reply may follow it. */
+  return async (deed: () => Promise<boolean>) => {
+    if (under.current) return;
+    under.current = true;
+    let again = true;
+    try {
+      again = await deed();
+    } finally {
+      under.current = !again;
+    }
+  };
+}
+
 function Says({ form }: { form: CheckForm }) {
   if (!form.says) return null;
   return (
@@ -41,17 +60,22 @@ function Typed({ ticket, check }: Props) {
   const [said, setSaid] = useState("");
   const { digits, asks } = check.form;
   const code = digits > 0;
+  const one = useOneAtATime();
   useEffect(() => field.current?.focus(), []);
-  const submit = async (value: string) => {
-    await notices.during(async () => {
-      const outcome = await replyToCheck(ticket, check.id, { typed: value });
-      if (outcome.outcome === "wrong") {
-        setTyped("");
-        setSaid(`Wrong. ${outcome.triesLeft === 1 ? "One try" : `${outcome.triesLeft} tries`} left.`);
-        field.current?.focus();
-      }
+  const submit = (value: string) =>
+    one(async () => {
+      let again = true;
+      await notices.during(async () => {
+        const outcome = await replyToCheck(ticket, check.id, { typed: value });
+        again = outcome.outcome === "wrong";
+        if (again) {
+          setTyped("");
+          setSaid(`Wrong. ${outcome.triesLeft === 1 ? "One try" : `${outcome.triesLeft} tries`} left.`);
+          field.current?.focus();
+        }
+      });
+      return again;
     });
-  };
   const change = (value: string) => {
     const next = code ? value.replace(/\D/g, "").slice(0, digits) : value;
     setTyped(next);
@@ -103,7 +127,12 @@ function Typed({ ticket, check }: Props) {
 function Chosen({ ticket, check }: Props) {
   const notices = useNotices();
   const { choices, says } = check.form;
-  const choose = (chosen: string) => void notices.during(() => replyToCheck(ticket, check.id, { chosen }));
+  const one = useOneAtATime();
+  const choose = (chosen: string) =>
+    void one(async () => {
+      await notices.during(() => replyToCheck(ticket, check.id, { chosen }));
+      return true;
+    });
   const end = () => void notices.during(() => endCheck(ticket, check.id));
   useKeys([
     ...choices.map((choice) => ({ ...choice, run: () => choose(choice.id) })),

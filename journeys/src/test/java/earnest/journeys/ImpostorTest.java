@@ -31,7 +31,7 @@ class ImpostorTest {
             tove.button("Answer").first().click();
             tove.column("Who").getByText("Ines Okafor").waitFor();
             // The page is there while the call still rings; its keys act once it is answered.
-            tove.button("End the call").waitFor();
+            tove.button("End call").waitFor();
             tove.press("1");
             tove.column("Who").getByText("That counts nothing").waitFor();
             String ticket = tove.page().url().replaceAll(".*/", "");

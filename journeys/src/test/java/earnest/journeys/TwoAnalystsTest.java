@@ -50,7 +50,7 @@ class TwoAnalystsTest {
             tove.see("No page is open");
             jonas.column("Proof").locator("ul[aria-label='Checks that can be made']").waitFor();
             jonas.press("h");
-            jonas.see("Nobody is on the line");
+            jonas.see("nobody on the line");
 
             tove.page().navigate(url);
             tove.see("Jonas Lie holds this page");

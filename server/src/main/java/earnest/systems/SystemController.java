@@ -152,7 +152,18 @@ class SystemController {
                 Entry.by(EntryKind.SYSTEM_SET_UP, me.id(), me.name())
                         .data("systemName", row.name())
                         .data("system", id)
-                        .data("credential", given == null && !moved ? "kept" : "replaced"));
+                        .data("credential", credentialIs(given, moved, before)));
+    }
+
+    private static String credentialIs(
+            @Nullable String given, boolean moved, Optional<SystemRow> before) {
+        if (given != null) {
+            return "replaced";
+        }
+        if (before.map(SystemRow::hasCredential).orElse(false)) {
+            return moved ? "taken away" : "kept";
+        }
+        return "not needed";
     }
 
     /** Whether the credential would from now on be sent elsewhere. */

@@ -43,7 +43,7 @@ class TelephoneLine implements TicketChannel, OutgoingCalls {
                     "No number was shown.",
                     "number of",
                     "You called this line, on a number on record.",
-                    "End the call");
+                    "End call");
 
     /** {@code earnest.line}: where it is, and the shared token. */
     @Validated
