@@ -291,6 +291,17 @@ class StaffTest {
                         .get("code")
                         .asString();
         assertThat(recorded("steward-made-on-machine", id(login))).isTrue();
+        String lost = code;
+        code =
+                machine(token, Map.of("login", login, "name", "First", "again", true))
+                        .ok()
+                        .get("code")
+                        .asString();
+        assertThat(welcome(login, lost, PASSWORD).problem()).isEqualTo("no-invitation");
+        assertThat(
+                        machine(token, Map.of("login", "tove.rask", "name", "T", "again", true))
+                                .problem())
+                .isEqualTo("login-taken");
         welcome(login, code, PASSWORD).ok();
         signIn(app.httpFromElsewhere(), login).ok();
     }

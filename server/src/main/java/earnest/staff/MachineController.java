@@ -129,15 +129,33 @@ class MachineController {
                     "There is a steward already, who can invite others. If none can sign in any"
                             + " more, say --again; it goes on the record.");
         }
-        if (staff.all().stream().anyMatch(m -> m.login().equals(wanted.login()))) {
-            throw new Problem(
-                    409, "login-taken", "Somebody has that login already. Choose another.");
-        }
-        UUID steward = staff.add(wanted.login(), wanted.name().strip(), Set.of(Role.STEWARD), null);
+        UUID steward =
+                staff.all().stream()
+                        .filter(m -> m.login().equals(wanted.login()))
+                        .findFirst()
+                        .map(MachineController::whoLostTheCode)
+                        .orElseGet(
+                                () ->
+                                        staff.add(
+                                                wanted.login(),
+                                                wanted.name().strip(),
+                                                Set.of(Role.STEWARD),
+                                                null));
         record.append(
                 Entry.byEarnest(EntryKind.STEWARD_MADE_ON_MACHINE)
                         .data("analyst", steward.toString())
                         .personal("analystName", wanted.name().strip()));
         return staff.invite(steward);
+    }
+
+    /**
+     * A steward who has no password yet gets a new code; nobody else is made one by their login.
+     */
+    private static UUID whoLostTheCode(StaffRows.Member there) {
+        if (!there.invited() || there.endedAt() != null || !there.roles().contains(Role.STEWARD)) {
+            throw new Problem(
+                    409, "login-taken", "Somebody has that login already. Choose another.");
+        }
+        return there.id();
     }
 }

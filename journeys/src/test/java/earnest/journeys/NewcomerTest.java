@@ -1,0 +1,74 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Taken on by a steward, welcomed by a code, at the desk, and gone again. */
+@ExtendWith(World.Running.class)
+class NewcomerTest {
+    private static final String PASSWORD = "slow tide under the pier";
+
+    @Test
+    void comesWorksAndGoes(World world) {
+        try (Analyst maren = Analyst.signIn(world, "maren.holt");
+                BrowserContext elsewhere =
+                        world.browser()
+                                .newContext(
+                                        new Browser.NewContextOptions()
+                                                .setViewportSize(390, 844)
+                                                .setColorScheme(ColorScheme.DARK))) {
+            maren.page().getByRole(AriaRole.LINK, named("Staff")).click();
+            maren.see("Take somebody on");
+            maren.accessible("who works here");
+            maren.page().getByLabel("Full name").fill("Bo Lindqvist");
+            maren.page().getByLabel("Name to sign in with").fill("bo.lindqvist");
+            maren.button("Take them on").click();
+            maren.button("Bo Lindqvist").click();
+            maren.button("Make a code").click();
+            String code = maren.page().getByLabel("Code").innerText();
+            maren.accessible("a code that was made");
+
+            Page bo = elsewhere.newPage();
+            bo.setDefaultTimeout(15_000);
+            bo.navigate(world.ground().serverUrl() + "/welcome");
+            welcome(bo, code, "too short");
+            bo.getByText("At least 15 characters (9 so far)").waitFor();
+            bo.getByLabel("New password").fill(PASSWORD);
+            bo.keyboard().press("Enter");
+            bo.getByText("Your password is chosen.").waitFor();
+            assertThat(bo.content()).doesNotContain(PASSWORD);
+            bo.getByText("Sign in with it").click();
+            bo.getByLabel("Name to sign in with").fill("bo.lindqvist");
+            bo.getByLabel("Password").fill(PASSWORD);
+            bo.keyboard().press("Enter");
+            bo.getByText("Nothing in hand.").waitFor();
+
+            maren.button("End their work").click();
+            maren.button("End it").click();
+            maren.see("Worked here before");
+            bo.reload();
+            bo.getByLabel("Password").waitFor();
+            maren.page().getByRole(AriaRole.LINK, named("Record")).click();
+            maren.see("to end the work of Bo Lindqvist");
+        }
+    }
+
+    private static Page.GetByRoleOptions named(String name) {
+        return new Page.GetByRoleOptions().setName(name);
+    }
+
+    private static void welcome(Page bo, String code, String password) {
+        bo.getByLabel("Name to sign in with").fill("bo.lindqvist");
+        bo.getByLabel("Code").fill(code);
+        bo.getByLabel("New password").fill(password);
+        bo.keyboard().press("Enter");
+    }
+}
