@@ -223,6 +223,18 @@ class SecondDirectoryTest {
         wrong.put("settings", Map.of("servers", List.of(), "bindDn", "cn=root"));
         assertThat(steward.api().put("/api/systems/harbour", wrong).text())
                 .contains("settings.servers: must name at least one");
+        for (String outside : List.of("192.0.2.7", "127.example", "127.0.0.1.example")) {
+            wrong.put(
+                    "settings",
+                    Map.of(
+                            "servers",
+                            List.of(Map.of("name", "one", "url", "ldap://" + outside)),
+                            "bindDn",
+                            "cn=root"));
+            assertThat(steward.api().put("/api/systems/harbour", wrong).text())
+                    .as(outside)
+                    .contains("passwords in the clear");
+        }
         wrong.put("kind", "tea");
         assertThat(steward.api().put("/api/systems/harbour", wrong).text())
                 .contains("'tea' is not known; known are");

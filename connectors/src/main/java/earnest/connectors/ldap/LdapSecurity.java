@@ -88,7 +88,7 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
     private static boolean isLoopback(@Nullable String host) {
         return host != null
                 && (host.equals("localhost")
-                        || host.startsWith("127.")
+                        || host.matches("127(\\.[0-9]{1,3}){3}")
                         || host.equals("[::1]")
                         || host.equals("::1"));
     }
