@@ -11,6 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Lists who works here, by id and name. */
         get: operations["analysts"];
         put?: never;
         post?: never;
@@ -29,7 +30,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["release"];
+        /** A lead frees a name whose signing in was slowed by wrong tries. */
+        post: operations["releaseSignIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -43,6 +45,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Says whether the demo runs, and how to play it. */
         get: operations["demo"];
         put?: never;
         post?: never;
@@ -59,6 +62,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Gives what is at hand: calls that wait, tickets in hand, those of colleagues. */
         get: operations["desk"];
         put?: never;
         post?: never;
@@ -75,6 +79,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Says that the server takes requests. */
         get: operations["health"];
         put?: never;
         post?: never;
@@ -91,8 +96,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["settings"];
-        put: operations["put_2"];
+        /** Gives what holds for the whole desk. */
+        get: operations["organisation"];
+        /** Sets what holds for the whole desk, at once. */
+        put: operations["putOrganisation"];
         post?: never;
         delete?: never;
         options?: never;
@@ -107,7 +114,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["find"];
+        /** Finds people by name, account, telephone or staff number. */
+        get: operations["findPeople"];
         put?: never;
         post?: never;
         delete?: never;
@@ -123,7 +131,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all_1"];
+        /** Lists where people come from, in the order in which they name somebody. */
+        get: operations["peopleSources"];
         put?: never;
         post?: never;
         delete?: never;
@@ -140,9 +149,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put_1"];
+        /** Sets up where people come from, or changes it. */
+        put: operations["putPeopleSource"];
         post?: never;
-        delete: operations["remove"];
+        /** Takes a source away; whom no other source knows are gone with it. */
+        delete: operations["removePeopleSource"];
         options?: never;
         head?: never;
         patch?: never;
@@ -155,7 +166,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["freshness"];
+        /** Says how old the copy of people is. */
+        get: operations["peopleFreshness"];
         put?: never;
         post?: never;
         delete?: never;
@@ -171,7 +183,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["read"];
+        /** Reads entries, latest first, a page at a time. Each page that is read is an entry itself. */
+        get: operations["readRecord"];
         put?: never;
         post?: never;
         delete?: never;
@@ -187,7 +200,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["proof"];
+        /** Gives the proof that an entry stands in the sealed record. */
+        get: operations["entryProof"];
         put?: never;
         post?: never;
         delete?: never;
@@ -203,9 +217,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["waiting"];
+        /** Lists what was asked to be erased and waits for a second person. */
+        get: operations["erasures"];
         put?: never;
-        post: operations["ask_1"];
+        /** Asks for what names a person to be erased from the record. */
+        post: operations["askToErase"];
         delete?: never;
         options?: never;
         head?: never;
@@ -221,7 +237,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_3"];
+        /** A second person agrees to an erasure, or does not. */
+        post: operations["answerErasure"];
         delete?: never;
         options?: never;
         head?: never;
@@ -235,7 +252,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["export"];
+        /** Gives the whole record, to be verified anywhere. */
+        get: operations["exportRecord"];
         put?: never;
         post?: never;
         delete?: never;
@@ -251,6 +269,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Gives what a question finds, to be verified, as a table or as syslog lines. */
         get: operations["exportAsked"];
         put?: never;
         post?: never;
@@ -267,9 +286,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["keys"];
+        /** Gives the key that seals are checked with, and the keys that were given up. */
+        get: operations["sealingKey"];
         put?: never;
-        post: operations["changeKey"];
+        /** Changes the key that seals; the old one seals that as its last. */
+        post: operations["changeSealingKey"];
         delete?: never;
         options?: never;
         head?: never;
@@ -283,7 +304,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["kinds"];
+        /** Lists the kinds that entries can have. */
+        get: operations["entryKinds"];
         put?: never;
         post?: never;
         delete?: never;
@@ -299,7 +321,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["status"];
+        /** Says how far the record is sealed and which witness holds what. */
+        get: operations["sealStatus"];
         put?: never;
         post?: never;
         delete?: never;
@@ -315,9 +338,12 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["who"];
+        /** Says who is signed in and what they may do; nothing if nobody is. It brings the token that every change must carry. */
+        get: operations["whoIsSignedIn"];
         put?: never;
+        /** Signs somebody in. */
         post: operations["signIn"];
+        /** Ends the session. */
         delete: operations["signOut"];
         options?: never;
         head?: never;
@@ -331,7 +357,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["book"];
+        /** Lists who works here or did, and what waits for a second steward. */
+        get: operations["staff"];
         put?: never;
         post?: never;
         delete?: never;
@@ -349,7 +376,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_2"];
+        /** Another steward agrees to a change, or does not. */
+        post: operations["answerStaffChange"];
         delete?: never;
         options?: never;
         head?: never;
@@ -365,7 +393,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["invite"];
+        /** Asks for somebody to be taken on; with one steward only it is done at once. */
+        post: operations["takeOn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -381,7 +410,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["end"];
+        /** Asks for the end of somebody's work here: they are signed out at once and cannot sign in again. */
+        post: operations["endWork"];
         delete?: never;
         options?: never;
         head?: never;
@@ -397,7 +427,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["invitation"];
+        /** Makes a code with which somebody who has no password yet chooses one. It is given once; a former one opens nothing more. */
+        post: operations["makeInvitation"];
         delete?: never;
         options?: never;
         head?: never;
@@ -413,6 +444,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Asks for somebody to have these roles and no others. */
         post: operations["giveRoles"];
         delete?: never;
         options?: never;
@@ -427,7 +459,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["all"];
+        /** Lists the systems. Credentials are never among what is given. */
+        get: operations["systems"];
         put?: never;
         post?: never;
         delete?: never;
@@ -444,7 +477,8 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        put: operations["put"];
+        /** Sets a system up, or changes it. A move to other servers takes its credential away, if none comes with it. */
+        put: operations["putSystem"];
         post?: never;
         delete?: never;
         options?: never;
@@ -459,7 +493,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["page"];
+        /** Gives the page of a ticket: who, proof, change and handover. */
+        get: operations["ticketPage"];
         put?: never;
         post?: never;
         delete?: never;
@@ -475,7 +510,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["accounts"];
+        /** Gives the accounts of the person named, read from their systems now. */
+        get: operations["ticketAccounts"];
         put?: never;
         post?: never;
         delete?: never;
@@ -493,7 +529,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer_1"];
+        /** Answers the call that rings. */
+        post: operations["answerCall"];
         delete?: never;
         options?: never;
         head?: never;
@@ -509,6 +546,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Asks for a change of an account, if the proof is enough. It goes on by itself; the page of the ticket says how far it is. */
         post: operations["change"];
         delete?: never;
         options?: never;
@@ -525,7 +563,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["begin"];
+        /** Begins a check that the page of the ticket offers. */
+        post: operations["beginCheck"];
         delete?: never;
         options?: never;
         head?: never;
@@ -542,7 +581,8 @@ export interface paths {
         get?: never;
         put?: never;
         post?: never;
-        delete: operations["end_1"];
+        /** Ends a check without an answer. */
+        delete: operations["endCheck"];
         options?: never;
         head?: never;
         patch?: never;
@@ -557,7 +597,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["reply"];
+        /** Gives what the caller said, or which of the choices of its form. A wrong answer is a result, not a problem. */
+        post: operations["replyToCheck"];
         delete?: never;
         options?: never;
         head?: never;
@@ -573,6 +614,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
+        /** Names whom the caller says to be. Another name ends what was open for the former. */
         post: operations["claim"];
         delete?: never;
         options?: never;
@@ -589,7 +631,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["close"];
+        /** Closes a ticket with a summary. A password in it is refused. */
+        post: operations["closeTicket"];
         delete?: never;
         options?: never;
         head?: never;
@@ -605,7 +648,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["choose"];
+        /** Chooses how the new password reaches its person; only a route that the proof allows. */
+        post: operations["chooseRoute"];
         delete?: never;
         options?: never;
         head?: never;
@@ -621,7 +665,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["saidBack"];
+        /** Says that the person said a part back. After the last one nobody can look at the password again. */
+        post: operations["partSaidBack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -637,7 +682,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["show"];
+        /** Shows the new password in the parts that are read aloud. It goes on the record that it was looked at. */
+        post: operations["showPassword"];
         delete?: never;
         options?: never;
         head?: never;
@@ -653,7 +699,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["hangUp"];
+        /** Ends the conversation that is spoken in. */
+        post: operations["endCall"];
         delete?: never;
         options?: never;
         head?: never;
@@ -669,7 +716,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["hangUpHeld"];
+        /** Ends the conversation that is held. */
+        post: operations["endHeldCall"];
         delete?: never;
         options?: never;
         head?: never;
@@ -685,7 +733,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["pass"];
+        /** Passes a ticket on to a colleague. */
+        post: operations["passTicket"];
         delete?: never;
         options?: never;
         head?: never;
@@ -701,7 +750,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["look"];
+        /** Says which rules of a system a typed password keeps. It is not kept. */
+        post: operations["checkPassword"];
         delete?: never;
         options?: never;
         head?: never;
@@ -715,6 +765,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** Gives the entries of a ticket with the proof of each. */
         get: operations["receipt"];
         put?: never;
         post?: never;
@@ -733,7 +784,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["speak"];
+        /** Speaks again with the conversation that is held. */
+        post: operations["speakWithHeld"];
         delete?: never;
         options?: never;
         head?: never;
@@ -749,7 +801,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["ask"];
+        /** A lead asks to lift what a no stopped. */
+        post: operations["askToLiftStop"];
         delete?: never;
         options?: never;
         head?: never;
@@ -765,7 +818,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["answer"];
+        /** A second person agrees to lift a stop, or does not. */
+        post: operations["answerLifting"];
         delete?: never;
         options?: never;
         head?: never;
@@ -779,7 +833,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get: operations["draft"];
+        /** Drafts a summary of what was done. */
+        get: operations["ticketSummary"];
         put?: never;
         post?: never;
         delete?: never;
@@ -797,7 +852,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take_1"];
+        /** Takes a ticket over from a colleague. */
+        post: operations["takeTicket"];
         delete?: never;
         options?: never;
         head?: never;
@@ -813,7 +869,8 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["take"];
+        /** Chooses a first password with a code that a steward made. */
+        post: operations["welcome"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1179,6 +1236,14 @@ export interface components {
             signIns: components["schemas"]["SignIn"][];
             switchboard: string;
         };
+        /** @description What went wrong, and the next thing to do (RFC 9457). */
+        Problem: {
+            detail: string;
+            /** Format: int32 */
+            status: number;
+            title: string;
+            type: string;
+        };
         Proof: {
             leafHash: string;
             /** Format: int64 */
@@ -1500,9 +1565,43 @@ export interface operations {
                     "application/json": components["schemas"]["Colleague"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    release: {
+    releaseSignIn: {
         parameters: {
             query?: never;
             header?: never;
@@ -1519,6 +1618,57 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };
@@ -1560,6 +1710,40 @@ export interface operations {
                     "application/json": components["schemas"]["Edge"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     health: {
@@ -1582,7 +1766,7 @@ export interface operations {
             };
         };
     };
-    settings: {
+    organisation: {
         parameters: {
             query?: never;
             header?: never;
@@ -1600,9 +1784,43 @@ export interface operations {
                     "application/json": components["schemas"]["DeskSettings"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    put_2: {
+    putOrganisation: {
         parameters: {
             query?: never;
             header?: never;
@@ -1611,6 +1829,16 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "homeRegion": "GB",
+                 *       "mostChangesADay": 3,
+                 *       "name": "Brackwater Ferries",
+                 *       "readAloudMinutes": 60,
+                 *       "remindMinutes": 20,
+                 *       "textMinutes": 240
+                 *     }
+                 */
                 "application/json": components["schemas"]["DeskSettings"];
             };
         };
@@ -1622,9 +1850,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    find: {
+    findPeople: {
         parameters: {
             query: {
                 find: string;
@@ -1644,9 +1940,60 @@ export interface operations {
                     "application/json": components["schemas"]["Found"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    all_1: {
+    peopleSources: {
         parameters: {
             query?: never;
             header?: never;
@@ -1664,9 +2011,43 @@ export interface operations {
                     "application/json": components["schemas"]["PeopleSourceSetUp"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    put_1: {
+    putPeopleSource: {
         parameters: {
             query?: never;
             header?: never;
@@ -1677,6 +2058,19 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "believedGone": 20,
+                 *       "changesEverySeconds": 30,
+                 *       "mapping": {
+                 *         "base": "ou=people,dc=example"
+                 *       },
+                 *       "position": 2,
+                 *       "sameBy": "nothing",
+                 *       "system": "harbour",
+                 *       "wholeEverySeconds": 900
+                 *     }
+                 */
                 "application/json": components["schemas"]["PeopleSourceSettings"];
             };
         };
@@ -1688,9 +2082,94 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    remove: {
+    removePeopleSource: {
         parameters: {
             query?: never;
             header?: never;
@@ -1708,9 +2187,60 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    freshness: {
+    peopleFreshness: {
         parameters: {
             query?: never;
             header?: never;
@@ -1728,9 +2258,43 @@ export interface operations {
                     "application/json": components["schemas"]["Freshness"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    read: {
+    readRecord: {
         parameters: {
             query?: {
                 ticket?: number | null;
@@ -1757,9 +2321,60 @@ export interface operations {
                     "application/json": components["schemas"]["Reading"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    proof: {
+    entryProof: {
         parameters: {
             query?: never;
             header?: never;
@@ -1779,9 +2394,77 @@ export interface operations {
                     "application/json": components["schemas"]["Proof"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-sealed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-sealed",
+                     *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    waiting: {
+    erasures: {
         parameters: {
             query?: never;
             header?: never;
@@ -1799,9 +2482,43 @@ export interface operations {
                     "application/json": components["schemas"]["Erasure"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    ask_1: {
+    askToErase: {
         parameters: {
             query?: never;
             header?: never;
@@ -1810,6 +2527,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "person": "0199c0de-0000-7000-8000-000000000001",
+                 *       "reason": "Left; asked for it by letter."
+                 *     }
+                 */
                 "application/json": components["schemas"]["ErasureWanted"];
             };
         };
@@ -1821,9 +2544,94 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    answer_3: {
+    answerErasure: {
         parameters: {
             query?: never;
             header?: never;
@@ -1834,6 +2642,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "agreed": true
+                 *     }
+                 */
                 "application/json": components["schemas"]["ErasureAnswer"];
             };
         };
@@ -1845,9 +2658,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description decided */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "decided",
+                     *       "type": "urn:earnest:problem:decided"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    export: {
+    exportRecord: {
         parameters: {
             query?: {
                 from?: number;
@@ -1867,6 +2782,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StreamingResponseBody"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-sealed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-sealed",
+                     *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1897,9 +2863,77 @@ export interface operations {
                     "application/json": components["schemas"]["StreamingResponseBody"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-sealed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-sealed",
+                     *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    keys: {
+    sealingKey: {
         parameters: {
             query?: never;
             header?: never;
@@ -1917,9 +2951,43 @@ export interface operations {
                     "application/json": components["schemas"]["Keys"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    changeKey: {
+    changeSealingKey: {
         parameters: {
             query?: never;
             header?: never;
@@ -1928,6 +2996,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "reason": "Planned change, once a year."
+                 *     }
+                 */
                 "application/json": components["schemas"]["KeyChangeWanted"];
             };
         };
@@ -1939,9 +3012,94 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description key-is-changing */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "key-is-changing",
+                     *       "type": "urn:earnest:problem:key-is-changing"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    kinds: {
+    entryKinds: {
         parameters: {
             query?: never;
             header?: never;
@@ -1959,9 +3117,43 @@ export interface operations {
                     "application/json": string[];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    status: {
+    sealStatus: {
         parameters: {
             query?: never;
             header?: never;
@@ -1979,9 +3171,43 @@ export interface operations {
                     "application/json": components["schemas"]["Status"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    who: {
+    whoIsSignedIn: {
         parameters: {
             query?: never;
             header?: never;
@@ -2010,6 +3236,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "login": "tove.rask",
+                 *       "password": "a long sentence of hers"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Credentials"];
             };
         };
@@ -2021,6 +3253,91 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Me"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description sign-in-refused */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "sign-in-refused",
+                     *       "type": "urn:earnest:problem:sign-in-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "not-from-this-page",
+                     *       "type": "urn:earnest:problem:not-from-this-page"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2041,9 +3358,43 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    book: {
+    staff: {
         parameters: {
             query?: never;
             header?: never;
@@ -2061,9 +3412,43 @@ export interface operations {
                     "application/json": components["schemas"]["StaffBook"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    answer_2: {
+    answerStaffChange: {
         parameters: {
             query?: never;
             header?: never;
@@ -2074,6 +3459,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "agreed": true
+                 *     }
+                 */
                 "application/json": components["schemas"]["StaffAnswer"];
             };
         };
@@ -2085,9 +3475,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description decided, ended, last-steward, login-taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "decided",
+                     *       "type": "urn:earnest:problem:decided"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    invite: {
+    takeOn: {
         parameters: {
             query?: never;
             header?: never;
@@ -2096,6 +3588,15 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "login": "bo.lindqvist",
+                 *       "name": "Bo Lindqvist",
+                 *       "roles": [
+                 *         "analyst"
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["StaffInvite"];
             };
         };
@@ -2109,9 +3610,94 @@ export interface operations {
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description login-taken */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "login-taken",
+                     *       "type": "urn:earnest:problem:login-taken"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    end: {
+    endWork: {
         parameters: {
             query?: never;
             header?: never;
@@ -2131,9 +3717,77 @@ export interface operations {
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description ended, last-steward */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "ended",
+                     *       "type": "urn:earnest:problem:ended"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    invitation: {
+    makeInvitation: {
         parameters: {
             query?: never;
             header?: never;
@@ -2153,6 +3807,74 @@ export interface operations {
                     "application/json": components["schemas"]["InvitationCode"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-invited */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-invited",
+                     *       "type": "urn:earnest:problem:not-invited"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     giveRoles: {
@@ -2166,6 +3888,14 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "roles": [
+                 *         "analyst",
+                 *         "lead"
+                 *       ]
+                 *     }
+                 */
                 "application/json": components["schemas"]["StaffRoles"];
             };
         };
@@ -2179,9 +3909,111 @@ export interface operations {
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description ended, last-steward */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "ended",
+                     *       "type": "urn:earnest:problem:ended"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    all: {
+    systems: {
         parameters: {
             query?: never;
             header?: never;
@@ -2199,9 +4031,43 @@ export interface operations {
                     "application/json": components["schemas"]["SystemSetUp"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    put: {
+    putSystem: {
         parameters: {
             query?: never;
             header?: never;
@@ -2212,6 +4078,27 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "credential": "(the password of the account)",
+                 *       "kind": "ldap",
+                 *       "name": "Harbour directory",
+                 *       "passwordRules": {
+                 *         "shortest": 12
+                 *       },
+                 *       "position": 1,
+                 *       "settings": {
+                 *         "bindDn": "cn=earnest,dc=example",
+                 *         "servers": [
+                 *           {
+                 *             "name": "one",
+                 *             "url": "ldaps://directory.example"
+                 *           }
+                 *         ]
+                 *       },
+                 *       "whoHelps": "The directory team, extension 20"
+                 *     }
+                 */
                 "application/json": components["schemas"]["SystemWanted"];
             };
         };
@@ -2223,9 +4110,94 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    page: {
+    ticketPage: {
         parameters: {
             query?: never;
             header?: never;
@@ -2245,9 +4217,60 @@ export interface operations {
                     "application/json": components["schemas"]["Page"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    accounts: {
+    ticketAccounts: {
         parameters: {
             query?: never;
             header?: never;
@@ -2267,9 +4290,77 @@ export interface operations {
                     "application/json": components["schemas"]["Accounts"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description cannot-be-helped, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "cannot-be-helped",
+                     *       "type": "urn:earnest:problem:cannot-be-helped"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    answer_1: {
+    answerCall: {
         parameters: {
             query?: never;
             header?: never;
@@ -2287,6 +4378,74 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, gone, held-by-another, not-ringing */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     change: {
@@ -2300,6 +4459,14 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "action": "temporary-password",
+                 *       "system": "directory",
+                 *       "version": 3,
+                 *       "way": "read-aloud"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Wanted"];
             };
         };
@@ -2313,9 +4480,128 @@ export interface operations {
                     "application/json": components["schemas"]["UnderWay"];
                 };
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, no-rule, not-from-this-page, not-sure-enough, stopped, way-not-allowed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description already-running, cannot-be-helped, changed-meanwhile, closed, held-by-another, no-account, no-password, nobody-named, not-locked, not-possible, permit-for-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "already-running",
+                     *       "type": "urn:earnest:problem:already-running"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, rules-broken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description too-many-changes */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "too-many-changes",
+                     *       "type": "urn:earnest:problem:too-many-changes"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    begin: {
+    beginCheck: {
         parameters: {
             query?: never;
             header?: never;
@@ -2326,6 +4612,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "offer": "authenticator"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Begin"];
             };
         };
@@ -2339,9 +4630,128 @@ export interface operations {
                     "application/json": components["schemas"]["Begun"];
                 };
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, held-by-another, nobody-named, nobody-on-the-line, not-offered */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description too-many-codes */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "too-many-codes",
+                     *       "type": "urn:earnest:problem:too-many-codes"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    end_1: {
+    endCheck: {
         parameters: {
             query?: never;
             header?: never;
@@ -2360,9 +4770,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, check-over, closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    reply: {
+    replyToCheck: {
         parameters: {
             query?: never;
             header?: never;
@@ -2374,6 +4852,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "typed": "123456"
+                 *     }
+                 */
                 "application/json": components["schemas"]["CheckReply"];
             };
         };
@@ -2385,6 +4868,108 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Outcome"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, check-over, closed, conversation-over, held-by-another, not-answered */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2400,6 +4985,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "person": "0199c0de-0000-7000-8000-000000000001",
+                 *       "version": 1
+                 *     }
+                 */
                 "application/json": components["schemas"]["Claim"];
             };
         };
@@ -2411,9 +5002,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    close: {
+    closeTicket: {
         parameters: {
             query?: never;
             header?: never;
@@ -2424,6 +5117,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "summary": "Unlocked after a call back.",
+                 *       "version": 7
+                 *     }
+                 */
                 "application/json": components["schemas"]["Closing"];
             };
         };
@@ -2435,9 +5134,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, secret-in-summary */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    choose: {
+    chooseRoute: {
         parameters: {
             query?: never;
             header?: never;
@@ -2448,6 +5249,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "contact": "0199c0de-0000-7000-8000-000000000001",
+                 *       "route": "text"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Route"];
             };
         };
@@ -2459,9 +5266,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, not-sure-enough, route-not-allowed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, handover-begun, held-by-another, nothing-to-hand-over, said-back, too-new */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    saidBack: {
+    partSaidBack: {
         parameters: {
             query?: never;
             header?: never;
@@ -2472,6 +5381,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "part": 1
+                 *     }
+                 */
                 "application/json": components["schemas"]["SaidBack"];
             };
         };
@@ -2483,9 +5397,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description another-part, changed-meanwhile, closed, held-by-another, not-read-aloud, not-shown, nothing-to-hand-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "another-part",
+                     *       "type": "urn:earnest:problem:another-part"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    show: {
+    showPassword: {
         parameters: {
             query?: never;
             header?: never;
@@ -2505,9 +5521,77 @@ export interface operations {
                     "application/json": components["schemas"]["Part"][];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, not-sure-enough, route-not-allowed */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, gone, held-by-another, not-read-aloud, not-to-be-seen, nothing-to-hand-over, out-of-force, said-back */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    hangUp: {
+    endCall: {
         parameters: {
             query?: never;
             header?: never;
@@ -2525,9 +5609,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, no-call */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    hangUpHeld: {
+    endHeldCall: {
         parameters: {
             query?: never;
             header?: never;
@@ -2545,9 +5697,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, no-call */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    pass: {
+    passTicket: {
         parameters: {
             query?: never;
             header?: never;
@@ -2558,6 +5778,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "to": "0199c0de-0000-7000-8000-000000000001"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Pass"];
             };
         };
@@ -2569,9 +5794,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    look: {
+    checkPassword: {
         parameters: {
             query?: never;
             header?: never;
@@ -2582,6 +5909,12 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "system": "directory",
+                 *       "typed": "a quiet harbour 42"
+                 *     }
+                 */
                 "application/json": components["schemas"]["Candidate"];
             };
         };
@@ -2593,6 +5926,125 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Looks"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, held-by-another, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description too-many-looks */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "too-many-looks",
+                     *       "type": "urn:earnest:problem:too-many-looks"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -2617,9 +6069,77 @@ export interface operations {
                     "application/json": components["schemas"]["StreamingResponseBody"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-sealed */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-sealed",
+                     *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    speak: {
+    speakWithHeld: {
         parameters: {
             query?: never;
             header?: never;
@@ -2637,9 +6157,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, no-call */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    ask: {
+    askToLiftStop: {
         parameters: {
             query?: never;
             header?: never;
@@ -2650,6 +6238,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "reason": "Their manager confirmed it at the counter."
+                 *     }
+                 */
                 "application/json": components["schemas"]["LiftingWanted"];
             };
         };
@@ -2663,9 +6256,111 @@ export interface operations {
                     "application/json": components["schemas"]["LiftingAsked"];
                 };
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-lead, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-lead",
+                     *       "type": "urn:earnest:problem:needs-lead"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description asked-already, nobody-named, not-stopped */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "asked-already",
+                     *       "type": "urn:earnest:problem:asked-already"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    answer: {
+    answerLifting: {
         parameters: {
             query?: never;
             header?: never;
@@ -2677,6 +6372,11 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "agreed": true
+                 *     }
+                 */
                 "application/json": components["schemas"]["LiftingAnswer"];
             };
         };
@@ -2688,9 +6388,111 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description decided, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "decided",
+                     *       "type": "urn:earnest:problem:decided"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    draft: {
+    ticketSummary: {
         parameters: {
             query?: never;
             header?: never;
@@ -2710,9 +6512,60 @@ export interface operations {
                     "application/json": components["schemas"]["Draft"];
                 };
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    take_1: {
+    takeTicket: {
         parameters: {
             query?: never;
             header?: never;
@@ -2730,9 +6583,77 @@ export interface operations {
                 };
                 content?: never;
             };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, not-open */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
-    take: {
+    welcome: {
         parameters: {
             query?: never;
             header?: never;
@@ -2741,6 +6662,13 @@ export interface operations {
         };
         requestBody: {
             content: {
+                /**
+                 * @example {
+                 *       "code": "abcde fghjk mnpqr stuvw",
+                 *       "login": "bo.lindqvist",
+                 *       "password": "slow tide under the pier"
+                 *     }
+                 */
                 "application/json": components["schemas"]["WelcomeReply"];
             };
         };
@@ -2751,6 +6679,91 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-invitation */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "no-invitation",
+                     *       "type": "urn:earnest:problem:no-invitation"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "not-from-this-page",
+                     *       "type": "urn:earnest:problem:not-from-this-page"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, rules-broken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
             };
         };
     };

@@ -1,5 +1,7 @@
 package earnest.access;
 
+import earnest.ground.ApiCall;
+
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -69,6 +71,11 @@ class SessionController {
         this.pageTokens = pageTokens;
     }
 
+    @ApiCall(
+            id = "signIn",
+            summary = "Signs somebody in.",
+            refuses = {"401 sign-in-refused", "429 slow-down"},
+            example = "{\"login\": \"tove.rask\", \"password\": \"a long sentence of hers\"}")
     @PostMapping("/api/session")
     Me signIn(
             @Valid @RequestBody Credentials credentials,
@@ -92,6 +99,11 @@ class SessionController {
     }
 
     /** 204 when nobody is signed in: asking is no error. */
+    @ApiCall(
+            id = "whoIsSignedIn",
+            summary =
+                    "Says who is signed in and what they may do; nothing if nobody is. It "
+                            + "brings the token that every change must carry.")
     @GetMapping("/api/session")
     ResponseEntity<Me> who(HttpServletRequest request, HttpServletResponse response) {
         pageTokens.restore(request, response);
@@ -101,6 +113,7 @@ class SessionController {
         return me.map(m -> ResponseEntity.ok(me(m))).orElse(ResponseEntity.noContent().build());
     }
 
+    @ApiCall(id = "signOut", summary = "Ends the session.")
     @DeleteMapping("/api/session")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void signOut(HttpServletRequest request, HttpServletResponse response) {
@@ -115,12 +128,16 @@ class SessionController {
     }
 
     /** Those to whom a ticket can be passed. */
+    @ApiCall(id = "analysts", summary = "Lists who works here, by id and name.")
     @GetMapping("/api/analysts")
     List<Colleague> analysts(SignedIn me) {
         return analysts.atTheDesk().stream().map(c -> new Colleague(c.id(), c.name())).toList();
     }
 
     /** Forgets the wrong tries at an analyst's name, which had slowed it down. */
+    @ApiCall(
+            id = "releaseSignIn",
+            summary = "A lead frees a name whose signing in was slowed by wrong tries.")
     @PostMapping("/api/analysts/{analyst}/release")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void release(SignedIn me, @PathVariable UUID analyst) {

@@ -2,6 +2,7 @@ package earnest.audit;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -56,6 +57,12 @@ class AuditController {
     }
 
     /** {@code before} and {@code beforeEntry}: the last entry of the page before. */
+    @ApiCall(
+            id = "readRecord",
+            summary =
+                    "Reads entries, latest first, a page at a time. Each page that is read is "
+                            + "an entry itself.",
+            refuses = {"422 invalid"})
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
@@ -113,6 +120,7 @@ class AuditController {
     }
 
     /** All kinds, for the slot of the sentence. */
+    @ApiCall(id = "entryKinds", summary = "Lists the kinds that entries can have.")
     @GetMapping("/api/record/kinds")
     List<String> kinds(SignedIn me) {
         me.must(Right.READ_RECORD);

@@ -3,6 +3,7 @@ package earnest.audit;
 import earnest.access.Right;
 import earnest.access.SecondPersons;
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
@@ -81,6 +82,9 @@ class ErasureController {
         this.ids = ids;
     }
 
+    @ApiCall(
+            id = "erasures",
+            summary = "Lists what was asked to be erased and waits for a second person.")
     @GetMapping("/api/record/erasures")
     List<Erasure> waiting(SignedIn me) {
         me.must(Right.ERASE_PERSONAL);
@@ -101,6 +105,13 @@ class ErasureController {
                 .toList();
     }
 
+    @ApiCall(
+            id = "askToErase",
+            summary = "Asks for what names a person to be erased from the record.",
+            refuses = {"404 unknown"},
+            example =
+                    "{\"person\": \"0199c0de-0000-7000-8000-000000000001\", \"reason\": "
+                            + "\"Left; asked for it by letter.\"}")
     @PostMapping("/api/record/erasures")
     @ResponseStatus(HttpStatus.CREATED)
     void ask(SignedIn me, @Valid @RequestBody ErasureWanted wanted) {
@@ -127,6 +138,11 @@ class ErasureController {
     }
 
     /** Agreeing erases at once and for good; whoever asked can only take it back. */
+    @ApiCall(
+            id = "answerErasure",
+            summary = "A second person agrees to an erasure, or does not.",
+            refuses = {"403 needs-second-person", "409 decided"},
+            example = "{\"agreed\": true}")
     @PostMapping("/api/record/erasures/{erasure}/answer")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(SignedIn me, @PathVariable UUID erasure, @Valid @RequestBody ErasureAnswer answer) {

@@ -2,6 +2,7 @@ package earnest.audit;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
@@ -61,6 +62,11 @@ class SealController {
         this.writes = writes;
     }
 
+    @ApiCall(
+            id = "sealingKey",
+            summary =
+                    "Gives the key that seals are checked with, and the keys that were given "
+                            + "up.")
     @GetMapping("/api/record/key")
     SealedRecord.Keys keys(SignedIn me) {
         me.must(Right.READ_RECORD);
@@ -68,6 +74,11 @@ class SealController {
     }
 
     /** Changes the key; what comes of it is seen by asking for the keys again, a second later. */
+    @ApiCall(
+            id = "changeSealingKey",
+            summary = "Changes the key that seals; the old one seals that as its last.",
+            refuses = {"409 key-is-changing"},
+            example = "{\"reason\": \"Planned change, once a year.\"}")
     @PostMapping("/api/record/key")
     @ResponseStatus(HttpStatus.ACCEPTED)
     void changeKey(SignedIn me, @Valid @RequestBody KeyChangeWanted wanted) {
@@ -75,6 +86,9 @@ class SealController {
         sealed.changeKey(me.id(), me.name(), wanted.reason().strip());
     }
 
+    @ApiCall(
+            id = "sealStatus",
+            summary = "Says how far the record is sealed and which witness holds what.")
     @GetMapping("/api/record/seal")
     SealedRecord.Status status(SignedIn me) {
         me.must(Right.READ_RECORD);
@@ -82,6 +96,10 @@ class SealController {
     }
 
     /** 204 while the entry is not sealed. */
+    @ApiCall(
+            id = "entryProof",
+            summary = "Gives the proof that an entry stands in the sealed record.",
+            refuses = {"409 not-sealed"})
     @GetMapping("/api/record/entries/{entry}/proof")
     ResponseEntity<SealedRecord.Proof> proof(SignedIn me, @PathVariable UUID entry) {
         me.must(Right.READ_RECORD);
@@ -94,6 +112,10 @@ class SealController {
      * Entries {@code from} up to but not with {@code to}, or all. {@code format}: {@code jsonl,
      * csv, syslog}.
      */
+    @ApiCall(
+            id = "exportRecord",
+            summary = "Gives the whole record, to be verified anywhere.",
+            refuses = {"409 not-sealed"})
     @GetMapping("/api/record/export")
     ResponseEntity<StreamingResponseBody> export(
             SignedIn me,
@@ -116,6 +138,12 @@ class SealController {
     }
 
     /** What a question asks for, as far as it is sealed; as jsonl, each entry with its proof. */
+    @ApiCall(
+            id = "exportAsked",
+            summary =
+                    "Gives what a question finds, to be verified, as a table or as syslog "
+                            + "lines.",
+            refuses = {"409 not-sealed", "422 invalid"})
     @GetMapping("/api/record/export/asked")
     ResponseEntity<StreamingResponseBody> exportAsked(
             SignedIn me,
@@ -146,6 +174,10 @@ class SealController {
                 .orElseThrow(() -> Problem.invalid("An export is jsonl, csv or syslog."));
     }
 
+    @ApiCall(
+            id = "receipt",
+            summary = "Gives the entries of a ticket with the proof of each.",
+            refuses = {"409 not-sealed"})
     @GetMapping("/api/tickets/{ticket}/receipt")
     ResponseEntity<StreamingResponseBody> receipt(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.READ_RECORD);

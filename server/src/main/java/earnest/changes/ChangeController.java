@@ -2,6 +2,7 @@ package earnest.changes;
 
 import earnest.access.SignedIn;
 import earnest.core.passwords.Secret;
+import earnest.ground.ApiCall;
 import earnest.systems.Action;
 import earnest.systems.Way;
 
@@ -75,6 +76,34 @@ class ChangeController {
     }
 
     /** 202: it is decided and under way; the page tells how it goes. */
+    @ApiCall(
+            id = "change",
+            summary =
+                    "Asks for a change of an account, if the proof is enough. It goes on by "
+                            + "itself; the page of the ticket says how far it is.",
+            refuses = {
+                "403 not-sure-enough",
+                "403 stopped",
+                "403 no-rule",
+                "403 needs-second-person",
+                "403 way-not-allowed",
+                "409 already-running",
+                "409 cannot-be-helped",
+                "409 no-account",
+                "409 no-password",
+                "409 nobody-named",
+                "409 not-locked",
+                "409 not-possible",
+                "409 permit-for-another",
+                "422 rules-broken",
+                "429 too-many-changes",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example =
+                    "{\"system\": \"directory\", \"action\": \"temporary-password\", "
+                            + "\"version\": 3, \"way\": \"read-aloud\"}")
     @PostMapping("/api/tickets/{ticket}/changes")
     @ResponseStatus(HttpStatus.ACCEPTED)
     UnderWay change(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Wanted wanted) {
@@ -94,6 +123,17 @@ class ChangeController {
     }
 
     /** Looks at a password that is being typed, rule by rule; nothing of it is kept. */
+    @ApiCall(
+            id = "checkPassword",
+            summary = "Says which rules of a system a typed password keeps. It is not kept.",
+            refuses = {
+                "409 nobody-named",
+                "429 too-many-looks",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example = "{\"system\": \"directory\", \"typed\": \"a quiet harbour 42\"}")
     @PostMapping("/api/tickets/{ticket}/password-check")
     Looks look(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Candidate candidate) {
         try (Secret typed = Secret.of(candidate.typed())) {

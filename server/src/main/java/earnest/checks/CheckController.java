@@ -3,6 +3,7 @@ package earnest.checks;
 import earnest.access.SignedIn;
 import earnest.checks.methods.Reply;
 import earnest.core.passwords.Secret;
+import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 
 import jakarta.validation.Valid;
@@ -48,11 +49,38 @@ class CheckController {
         this.replies = replies;
     }
 
+    @ApiCall(
+            id = "beginCheck",
+            summary = "Begins a check that the page of the ticket offers.",
+            refuses = {
+                "409 not-offered",
+                "409 nobody-named",
+                "409 nobody-on-the-line",
+                "429 too-many-codes",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example = "{\"offer\": \"authenticator\"}")
     @PostMapping("/api/tickets/{ticket}/checks")
     Begun begin(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Begin begin) {
         return new Begun(proving.begin(ticket, me, begin.offer()));
     }
 
+    @ApiCall(
+            id = "replyToCheck",
+            summary =
+                    "Gives what the caller said, or which of the choices of its form. A wrong "
+                            + "answer is a result, not a problem.",
+            refuses = {
+                "409 check-over",
+                "409 conversation-over",
+                "409 not-answered",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example = "{\"typed\": \"123456\"}")
     @PostMapping("/api/tickets/{ticket}/checks/{check}/reply")
     Replies.Outcome reply(
             SignedIn me,
@@ -72,6 +100,15 @@ class CheckController {
         throw Problem.invalid("A reply is typed or chosen, one of the two.");
     }
 
+    @ApiCall(
+            id = "endCheck",
+            summary = "Ends a check without an answer.",
+            refuses = {
+                "409 check-over",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            })
     @DeleteMapping("/api/tickets/{ticket}/checks/{check}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(SignedIn me, @PathVariable UUID ticket, @PathVariable UUID check) {

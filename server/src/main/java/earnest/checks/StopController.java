@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -31,12 +32,27 @@ class StopController {
         this.stops = stops;
     }
 
+    @ApiCall(
+            id = "askToLiftStop",
+            summary = "A lead asks to lift what a no stopped.",
+            refuses = {
+                "403 needs-lead",
+                "409 asked-already",
+                "409 nobody-named",
+                "409 not-stopped"
+            },
+            example = "{\"reason\": \"Their manager confirmed it at the counter.\"}")
     @PostMapping("/api/tickets/{ticket}/stop/liftings")
     LiftingAsked ask(
             SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody LiftingWanted wanted) {
         return new LiftingAsked(stops.ask(ticket, me, wanted.reason().strip()));
     }
 
+    @ApiCall(
+            id = "answerLifting",
+            summary = "A second person agrees to lift a stop, or does not.",
+            refuses = {"403 needs-second-person", "409 decided", "409 nobody-named"},
+            example = "{\"agreed\": true}")
     @PostMapping("/api/tickets/{ticket}/stop/liftings/{lifting}/answer")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(

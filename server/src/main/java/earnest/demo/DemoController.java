@@ -1,6 +1,7 @@
 package earnest.demo;
 
 import earnest.checks.Enrolments;
+import earnest.ground.ApiCall;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -31,6 +32,7 @@ class DemoController {
         this.properties = properties;
     }
 
+    @ApiCall(id = "demo", summary = "Says whether the demo runs, and how to play it.")
     @GetMapping("/api/demo")
     Demo demo() {
         if (!properties.enabled()) {

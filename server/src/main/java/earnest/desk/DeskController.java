@@ -4,6 +4,7 @@ import earnest.access.GuessLimits;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
+import earnest.ground.ApiCall;
 import earnest.ground.ManyLines;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
@@ -72,12 +73,20 @@ class DeskController {
         this.writes = writes;
     }
 
+    @ApiCall(
+            id = "desk",
+            summary =
+                    "Gives what is at hand: calls that wait, tickets in hand, those of "
+                            + "colleagues.")
     @GetMapping("/api/desk")
     Queue.Edge desk(SignedIn me) {
         me.must(Right.WORK_AT_DESK);
         return writes.get(() -> queue.edge(me));
     }
 
+    @ApiCall(
+            id = "ticketPage",
+            summary = "Gives the page of a ticket: who, proof, change and handover.")
     @GetMapping("/api/tickets/{ticket}")
     Page page(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
@@ -104,18 +113,33 @@ class DeskController {
         }
     }
 
+    @ApiCall(
+            id = "ticketAccounts",
+            summary = "Gives the accounts of the person named, read from their systems now.",
+            refuses = {"409 cannot-be-helped", "409 nobody-named"})
     @GetMapping("/api/tickets/{ticket}/accounts")
     AccountsReader.Accounts accounts(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
         return accounts.read(ticket, me);
     }
 
+    @ApiCall(id = "ticketSummary", summary = "Drafts a summary of what was done.")
     @GetMapping("/api/tickets/{ticket}/summary")
     Draft draft(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
         return writes.get(() -> new Draft(summary.of(ticket)));
     }
 
+    @ApiCall(
+            id = "closeTicket",
+            summary = "Closes a ticket with a summary. A password in it is refused.",
+            refuses = {
+                "422 secret-in-summary",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example = "{\"summary\": \"Unlocked after a call back.\", \"version\": 7}")
     @PostMapping("/api/tickets/{ticket}/close")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {

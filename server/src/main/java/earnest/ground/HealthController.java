@@ -15,6 +15,7 @@ class HealthController {
         this.database = database;
     }
 
+    @ApiCall(id = "health", summary = "Says that the server takes requests.")
     @GetMapping("/api/health")
     Health health() {
         database.sql("select 1").query(Integer.class).single();

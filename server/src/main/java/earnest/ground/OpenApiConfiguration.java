@@ -6,9 +6,14 @@ import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
 import io.swagger.v3.core.util.Json;
+import io.swagger.v3.oas.models.Components;
 import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.IntegerSchema;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
+import io.swagger.v3.oas.models.servers.Server;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
@@ -24,8 +29,16 @@ import java.util.List;
 class OpenApiConfiguration {
     @Bean
     OpenAPI openApi() {
+        Schema<Object> problem = new ObjectSchema();
+        problem.required(List.of("type", "title", "status", "detail"))
+                .description("What went wrong, and the next thing to do (RFC 9457).")
+                .addProperty("type", new StringSchema())
+                .addProperty("title", new StringSchema())
+                .addProperty("status", new IntegerSchema())
+                .addProperty("detail", new StringSchema());
         return new OpenAPI()
-                .servers(java.util.List.of(new io.swagger.v3.oas.models.servers.Server().url("/")))
+                .components(new Components().addSchemas("Problem", problem))
+                .servers(List.of(new Server().url("/")))
                 .info(
                         new Info()
                                 .title("Earnest")

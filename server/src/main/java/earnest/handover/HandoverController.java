@@ -1,6 +1,7 @@
 package earnest.handover;
 
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -32,6 +33,25 @@ class HandoverController {
         this.handovers = handovers;
     }
 
+    @ApiCall(
+            id = "chooseRoute",
+            summary =
+                    "Chooses how the new password reaches its person; only a route that the "
+                            + "proof allows.",
+            refuses = {
+                "403 route-not-allowed",
+                "403 not-sure-enough",
+                "409 handover-begun",
+                "409 nothing-to-hand-over",
+                "409 said-back",
+                "409 too-new",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example =
+                    "{\"route\": \"text\", \"contact\": "
+                            + "\"0199c0de-0000-7000-8000-000000000001\"}")
     @PostMapping("/api/tickets/{ticket}/handover/route")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void choose(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Route route) {
@@ -39,6 +59,24 @@ class HandoverController {
     }
 
     /** The one answer that holds a secret: only to the holder, never kept by anything between. */
+    @ApiCall(
+            id = "showPassword",
+            summary =
+                    "Shows the new password in the parts that are read aloud. It goes on the "
+                            + "record that it was looked at.",
+            refuses = {
+                "403 not-sure-enough",
+                "403 route-not-allowed",
+                "409 nothing-to-hand-over",
+                "409 not-to-be-seen",
+                "409 not-read-aloud",
+                "409 out-of-force",
+                "409 gone",
+                "409 said-back",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            })
     @PostMapping("/api/tickets/{ticket}/handover/show")
     ResponseEntity<List<Handovers.Part>> show(SignedIn me, @PathVariable UUID ticket) {
         return ResponseEntity.ok()
@@ -46,6 +84,21 @@ class HandoverController {
                 .body(handovers.show(ticket, me));
     }
 
+    @ApiCall(
+            id = "partSaidBack",
+            summary =
+                    "Says that the person said a part back. After the last one nobody can look "
+                            + "at the password again.",
+            refuses = {
+                "409 another-part",
+                "409 not-shown",
+                "409 not-read-aloud",
+                "409 nothing-to-hand-over",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example = "{\"part\": 1}")
     @PostMapping("/api/tickets/{ticket}/handover/said-back")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void saidBack(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody SaidBack said) {

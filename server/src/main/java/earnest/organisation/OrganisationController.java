@@ -2,6 +2,7 @@ package earnest.organisation;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 import earnest.ground.Organisation;
 import earnest.ground.Writes;
 import earnest.record.Entry;
@@ -72,12 +73,20 @@ class OrganisationController {
         this.writes = writes;
     }
 
+    @ApiCall(id = "organisation", summary = "Gives what holds for the whole desk.")
     @GetMapping("/api/organisation")
     DeskSettings settings(SignedIn me) {
         me.must(Right.SET_UP);
         return DeskSettings.of(settings.now());
     }
 
+    @ApiCall(
+            id = "putOrganisation",
+            summary = "Sets what holds for the whole desk, at once.",
+            example =
+                    "{\"name\": \"Brackwater Ferries\", \"homeRegion\": \"GB\","
+                        + " \"readAloudMinutes\": 60, \"textMinutes\": 240, \"remindMinutes\": 20,"
+                        + " \"mostChangesADay\": 3}")
     @PutMapping("/api/organisation")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(SignedIn me, @Valid @RequestBody DeskSettings wanted) {

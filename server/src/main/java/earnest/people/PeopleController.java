@@ -2,6 +2,7 @@ package earnest.people;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -19,6 +20,10 @@ class PeopleController {
         this.people = people;
     }
 
+    @ApiCall(
+            id = "findPeople",
+            summary = "Finds people by name, account, telephone or staff number.",
+            refuses = {"422 invalid"})
     @GetMapping("/api/people")
     List<People.Found> find(SignedIn me, @RequestParam String find) {
         if (!me.may(Right.READ_RECORD)) {
@@ -27,6 +32,7 @@ class PeopleController {
         return people.find(find, MOST);
     }
 
+    @ApiCall(id = "peopleFreshness", summary = "Says how old the copy of people is.")
     @GetMapping("/api/people/freshness")
     People.Freshness freshness(SignedIn me) {
         return people.freshness();

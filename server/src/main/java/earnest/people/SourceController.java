@@ -3,6 +3,7 @@ package earnest.people;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.core.json.Json;
+import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
@@ -80,6 +81,9 @@ class SourceController {
         this.writes = writes;
     }
 
+    @ApiCall(
+            id = "peopleSources",
+            summary = "Lists where people come from, in the order in which they name somebody.")
     @GetMapping("/api/people-sources")
     List<PeopleSourceSetUp> all(SignedIn me) {
         me.must(Right.SET_UP);
@@ -100,6 +104,14 @@ class SourceController {
     }
 
     /** Sets one up, or changes it; its people are copied from now on. */
+    @ApiCall(
+            id = "putPeopleSource",
+            summary = "Sets up where people come from, or changes it.",
+            example =
+                    "{\"system\": \"harbour\", \"position\": 2, \"mapping\": {\"base\": "
+                            + "\"ou=people,dc=example\"}, \"sameBy\": \"nothing\", "
+                            + "\"wholeEverySeconds\": 900, \"changesEverySeconds\": 30, "
+                            + "\"believedGone\": 20}")
     @PutMapping("/api/people-sources/{source}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(
@@ -134,6 +146,9 @@ class SourceController {
     }
 
     /** Takes one away: its people stay on the record, and are gone. */
+    @ApiCall(
+            id = "removePeopleSource",
+            summary = "Takes a source away; whom no other source knows are gone with it.")
     @DeleteMapping("/api/people-sources/{source}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void remove(SignedIn me, @PathVariable String source) {

@@ -4,6 +4,7 @@ import earnest.access.Right;
 import earnest.access.Role;
 import earnest.access.SignedIn;
 import earnest.access.StaffRows;
+import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 
 import jakarta.validation.Valid;
@@ -99,6 +100,9 @@ class StaffController {
         this.staff = staff;
     }
 
+    @ApiCall(
+            id = "staff",
+            summary = "Lists who works here or did, and what waits for a second steward.")
     @GetMapping("/api/staff")
     StaffBook book(SignedIn me) {
         me.must(Right.MANAGE_STAFF);
@@ -128,6 +132,15 @@ class StaffController {
         return roles.stream().map(Role::word).sorted().toList();
     }
 
+    @ApiCall(
+            id = "takeOn",
+            summary =
+                    "Asks for somebody to be taken on; with one steward only it is done at "
+                            + "once.",
+            refuses = {"409 login-taken"},
+            example =
+                    "{\"login\": \"bo.lindqvist\", \"name\": \"Bo Lindqvist\", \"roles\": "
+                            + "[\"analyst\"]}")
     @PostMapping("/api/staff/invites")
     @ResponseStatus(HttpStatus.CREATED)
     StaffChangeMade invite(SignedIn me, @Valid @RequestBody StaffInvite invite) {
@@ -143,6 +156,11 @@ class StaffController {
                         invite.ownAccount()));
     }
 
+    @ApiCall(
+            id = "giveRoles",
+            summary = "Asks for somebody to have these roles and no others.",
+            refuses = {"409 ended", "409 last-steward"},
+            example = "{\"roles\": [\"analyst\", \"lead\"]}")
     @PostMapping("/api/staff/{analyst}/roles")
     @ResponseStatus(HttpStatus.CREATED)
     StaffChangeMade giveRoles(
@@ -150,6 +168,12 @@ class StaffController {
         return about(me, StaffChanges.Kind.ROLES, analyst, roles(wanted.roles()));
     }
 
+    @ApiCall(
+            id = "endWork",
+            summary =
+                    "Asks for the end of somebody's work here: they are signed out at once and "
+                            + "cannot sign in again.",
+            refuses = {"409 ended", "409 last-steward"})
     @PostMapping("/api/staff/{analyst}/end")
     @ResponseStatus(HttpStatus.CREATED)
     StaffChangeMade end(SignedIn me, @PathVariable UUID analyst) {
@@ -189,6 +213,17 @@ class StaffController {
         return roles;
     }
 
+    @ApiCall(
+            id = "answerStaffChange",
+            summary = "Another steward agrees to a change, or does not.",
+            refuses = {
+                "403 needs-second-person",
+                "409 decided",
+                "409 ended",
+                "409 last-steward",
+                "409 login-taken"
+            },
+            example = "{\"agreed\": true}")
     @PostMapping("/api/staff/changes/{change}/answer")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(SignedIn me, @PathVariable UUID change, @Valid @RequestBody StaffAnswer answer) {
@@ -197,6 +232,12 @@ class StaffController {
     }
 
     /** The one answer that holds a code; a former one opens nothing more. */
+    @ApiCall(
+            id = "makeInvitation",
+            summary =
+                    "Makes a code with which somebody who has no password yet chooses one. It "
+                            + "is given once; a former one opens nothing more.",
+            refuses = {"409 not-invited"})
     @PostMapping("/api/staff/{analyst}/invitation")
     ResponseEntity<InvitationCode> invitation(SignedIn me, @PathVariable UUID analyst) {
         me.must(Right.MANAGE_STAFF);

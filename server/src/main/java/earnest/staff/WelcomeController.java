@@ -1,6 +1,7 @@
 package earnest.staff;
 
 import earnest.access.ClientAddress;
+import earnest.ground.ApiCall;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
@@ -35,6 +36,13 @@ class WelcomeController {
         this.addresses = addresses;
     }
 
+    @ApiCall(
+            id = "welcome",
+            summary = "Chooses a first password with a code that a steward made.",
+            refuses = {"401 no-invitation", "422 rules-broken", "429 slow-down"},
+            example =
+                    "{\"login\": \"bo.lindqvist\", \"code\": \"abcde fghjk mnpqr stuvw\", "
+                            + "\"password\": \"slow tide under the pier\"}")
     @PostMapping("/api/welcome")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void take(@Valid @RequestBody WelcomeReply reply, HttpServletRequest request) {

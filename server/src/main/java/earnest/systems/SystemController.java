@@ -6,6 +6,7 @@ import earnest.core.json.BadField;
 import earnest.core.json.Fields;
 import earnest.core.json.Json;
 import earnest.core.passwords.Secret;
+import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.Entry;
@@ -90,6 +91,9 @@ class SystemController {
         this.writes = writes;
     }
 
+    @ApiCall(
+            id = "systems",
+            summary = "Lists the systems. Credentials are never among what is given.")
     @GetMapping("/api/systems")
     List<SystemSetUp> all(SignedIn me) {
         me.must(Right.SET_UP);
@@ -114,6 +118,18 @@ class SystemController {
     }
 
     /** Sets one up, or changes it. It is in force at once, on every node. */
+    @ApiCall(
+            id = "putSystem",
+            summary =
+                    "Sets a system up, or changes it. A move to other servers takes its "
+                            + "credential away, if none comes with it.",
+            example =
+                    "{\"kind\": \"ldap\", \"name\": \"Harbour directory\", \"whoHelps\": \"The"
+                            + " directory team, extension 20\", \"position\": 1, \"settings\":"
+                            + " {\"servers\": [{\"name\": \"one\", \"url\":"
+                            + " \"ldaps://directory.example\"}], \"bindDn\":"
+                            + " \"cn=earnest,dc=example\"}, \"passwordRules\": {\"shortest\": 12},"
+                            + " \"credential\": \"(the password of the account)\"}")
     @PutMapping("/api/systems/{system}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(SignedIn me, @PathVariable String system, @Valid @RequestBody SystemWanted wanted) {

@@ -1,6 +1,7 @@
 package earnest.tickets;
 
 import earnest.access.SignedIn;
+import earnest.ground.ApiCall;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
@@ -28,36 +29,68 @@ class TicketController {
         this.tickets = tickets;
     }
 
+    @ApiCall(
+            id = "answerCall",
+            summary = "Answers the call that rings.",
+            refuses = {"409 not-ringing", "409 gone", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/answer")
     void answer(SignedIn me, @PathVariable UUID ticket) {
         tickets.answer(ticket, me);
     }
 
+    @ApiCall(
+            id = "takeTicket",
+            summary = "Takes a ticket over from a colleague.",
+            refuses = {"409 closed", "409 not-open"})
     @PostMapping("/api/tickets/{ticket}/take")
     void take(SignedIn me, @PathVariable UUID ticket) {
         tickets.take(ticket, me);
     }
 
+    @ApiCall(
+            id = "passTicket",
+            summary = "Passes a ticket on to a colleague.",
+            refuses = {"409 held-by-another", "409 closed"},
+            example = "{\"to\": \"0199c0de-0000-7000-8000-000000000001\"}")
     @PostMapping("/api/tickets/{ticket}/pass")
     void pass(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Pass pass) {
         tickets.pass(ticket, me, pass.to());
     }
 
+    @ApiCall(
+            id = "endCall",
+            summary = "Ends the conversation that is spoken in.",
+            refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/hang-up")
     void hangUp(SignedIn me, @PathVariable UUID ticket) {
         tickets.hangUp(ticket, me);
     }
 
+    @ApiCall(
+            id = "endHeldCall",
+            summary = "Ends the conversation that is held.",
+            refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/hang-up-held")
     void hangUpHeld(SignedIn me, @PathVariable UUID ticket) {
         tickets.hangUpHeld(ticket, me);
     }
 
+    @ApiCall(
+            id = "speakWithHeld",
+            summary = "Speaks again with the conversation that is held.",
+            refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/speak")
     void speak(SignedIn me, @PathVariable UUID ticket) {
         tickets.speak(ticket, me);
     }
 
+    @ApiCall(
+            id = "claim",
+            summary =
+                    "Names whom the caller says to be. Another name ends what was open for the "
+                            + "former.",
+            refuses = {"409 held-by-another", "409 closed", "409 changed-meanwhile"},
+            example = "{\"person\": \"0199c0de-0000-7000-8000-000000000001\", \"version\": 1}")
     @PostMapping("/api/tickets/{ticket}/claim")
     void claim(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Claim claim) {
         tickets.claim(ticket, me, claim.person(), claim.version());

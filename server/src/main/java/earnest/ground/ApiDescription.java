@@ -1,0 +1,112 @@
+package earnest.ground;
+
+import io.swagger.v3.oas.models.Operation;
+import io.swagger.v3.oas.models.media.Content;
+import io.swagger.v3.oas.models.media.MediaType;
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.responses.ApiResponse;
+
+import org.springdoc.core.customizers.OperationCustomizer;
+import org.springframework.stereotype.Component;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.method.HandlerMethod;
+
+import tools.jackson.databind.json.JsonMapper;
+
+import java.lang.reflect.Method;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+
+/**
+ * Puts {@link ApiCall} into the description of the API, with the problems that any call can answer.
+ */
+@Component
+class ApiDescription implements OperationCustomizer {
+    /** Whoever is not signed in may ask these. */
+    private static final Set<String> OPEN =
+            Set.of("signIn", "whoIsSignedIn", "health", "demo", "welcome");
+
+    @Override
+    public Operation customize(Operation operation, HandlerMethod handler) {
+        ApiCall call = handler.getMethodAnnotation(ApiCall.class);
+        if (call == null) {
+            return operation;
+        }
+        operation.operationId(call.id()).summary(call.summary());
+        if (operation.getRequestBody() != null && !call.example().isEmpty()) {
+            Object example = JsonMapper.shared().readValue(call.example(), Object.class);
+            operation.getRequestBody().getContent().values().forEach(c -> c.example(example));
+        }
+        problems(call, handler.getMethod(), operation.getRequestBody() != null)
+                .forEach((status, types) -> answer(operation, status, types));
+        return operation;
+    }
+
+    private static Map<String, Set<String>> problems(ApiCall call, Method method, boolean body) {
+        Map<String, Set<String>> byStatus = new TreeMap<>();
+        for (String problem : call.refuses()) {
+            add(byStatus, problem);
+        }
+        if (!OPEN.contains(call.id())) {
+            add(byStatus, "401 signed-out");
+            add(byStatus, "403 no-right");
+        }
+        if (changes(method)) {
+            add(byStatus, "403 not-from-this-page");
+        }
+        if (body) {
+            add(byStatus, "400 unreadable");
+            add(byStatus, "422 invalid");
+        }
+        if (Arrays.stream(method.getParameters())
+                .anyMatch(p -> p.isAnnotationPresent(PathVariable.class))) {
+            add(byStatus, "404 unknown");
+        }
+        return byStatus;
+    }
+
+    private static boolean changes(Method method) {
+        return !method.isAnnotationPresent(GetMapping.class)
+                && (method.isAnnotationPresent(PostMapping.class)
+                        || method.isAnnotationPresent(PutMapping.class)
+                        || method.isAnnotationPresent(DeleteMapping.class));
+    }
+
+    private static void add(Map<String, Set<String>> byStatus, String problem) {
+        String[] parts = problem.split(" ");
+        byStatus.computeIfAbsent(parts[0], none -> new TreeSet<>()).add(parts[1]);
+    }
+
+    private static void answer(Operation operation, String status, Set<String> types) {
+        Map<String, Object> example = new LinkedHashMap<>();
+        example.put("type", ProblemDocument.typeUri(types.iterator().next()));
+        example.put("title", types.iterator().next());
+        example.put("status", Integer.parseInt(status));
+        example.put("detail", "What happened, and the next thing to do, in words.");
+        operation
+                .getResponses()
+                .addApiResponse(
+                        status,
+                        new ApiResponse()
+                                .description(types.stream().collect(Collectors.joining(", ")))
+                                .content(
+                                        new Content()
+                                                .addMediaType(
+                                                        "application/problem+json",
+                                                        new MediaType()
+                                                                .schema(
+                                                                        new Schema<>()
+                                                                                .$ref(
+                                                                                        "#/components/schemas/Problem"))
+                                                                .example(example))));
+    }
+}
