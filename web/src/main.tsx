@@ -21,6 +21,7 @@ const queries = new QueryClient({
 });
 
 const router = createBrowserRouter([
+  { path: "/api/docs", lazy: async () => ({ Component: (await import("./api-docs/api-docs")).ApiDocs }) },
   { path: "/welcome", lazy: async () => ({ Component: (await import("./welcome/welcome")).Welcome }) },
   {
     path: "/",

@@ -58,6 +58,10 @@ class NewcomerTest {
             bo.getByLabel("Password").waitFor();
             maren.page().getByRole(AriaRole.LINK, named("Record")).click();
             maren.see("to end the work of Bo Lindqvist");
+
+            maren.page().navigate(world.ground().serverUrl() + "/api/docs");
+            maren.see("Asks for somebody to be taken on");
+            maren.accessible("the description of the API");
         }
     }
 

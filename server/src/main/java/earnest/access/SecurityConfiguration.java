@@ -89,6 +89,7 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 "/api/health",
                                                 "/api/demo",
                                                 "/api/openapi.json",
+                                                "/api/docs",
                                                 "/api/line/**",
                                                 "/api/machine/**")
                                         .permitAll()

@@ -37,7 +37,8 @@ class WebPages implements WebMvcConfigurer {
             if (file != null) {
                 return file;
             }
-            boolean page = !path.startsWith("api/") && !path.contains(".");
+            boolean page =
+                    path.equals("api/docs") || !path.startsWith("api/") && !path.contains(".");
             return page ? new ClassPathResource("/static/index.html") : null;
         }
     }
