@@ -881,20 +881,15 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        Account: {
-            deniable: string[];
-            judgements: components["schemas"]["Judgement"][];
-            lifting?: components["schemas"]["Lifting"];
-            lines: components["schemas"]["Line"][];
-            offers: components["schemas"]["Offer"][];
-            open?: components["schemas"]["Open"];
-            /** Format: int32 */
-            standing: number;
-            stopped: boolean;
-        };
         Accounts: {
             freshness: components["schemas"]["Freshness"];
-            systems: components["schemas"]["System"][];
+            systems: components["schemas"]["SystemOfPerson"][];
+        };
+        ActionOffered: {
+            action: string;
+            closed?: string;
+            key: string;
+            label: string;
         };
         AlsoHere: {
             holder?: string;
@@ -902,32 +897,35 @@ export interface components {
             /** Format: uuid */
             ticket: string;
         };
-        Begin: {
-            offer: string;
+        ChangeOnServer: {
+            server: string;
+            state: string;
         };
-        Begun: {
-            /** Format: uuid */
-            check: string;
-        };
-        Can: {
+        ChangeOnTicket: {
             action: string;
-            closed?: string;
-            key: string;
-            label: string;
-        };
-        Candidate: {
-            system: string;
-            /** Format: password */
-            typed: string;
-        };
-        Changed: {
             /** Format: date-time */
             at: string;
-            from: string;
+            /** Format: uuid */
+            id: string;
+            label: string;
+            reason?: string;
+            servers: components["schemas"]["ChangeOnServer"][];
+            /** @enum {string} */
+            state: "INTENDED" | "ASKED" | "TOOK_EFFECT" | "REFUSED" | "UNKNOWN" | "DID_NOT" | "CLOSED";
+            system: string;
+        };
+        ChangeUnderWay: {
+            /** Format: uuid */
+            change: string;
+        };
+        ChangeWanted: {
+            action: string;
+            system: string;
+            /** Format: password */
+            typed?: string;
             /** Format: int64 */
-            number?: number;
-            sealed: boolean;
-            to: string;
+            version: number;
+            way?: string;
         };
         ChannelWords: {
             address: string;
@@ -946,6 +944,10 @@ export interface components {
             waiting: string;
             whose: string;
         };
+        CheckBegun: {
+            /** Format: uuid */
+            check: string;
+        };
         CheckChoice: {
             id: string;
             key: string;
@@ -960,9 +962,28 @@ export interface components {
             says?: string;
             trouble: boolean;
         };
+        CheckOutcome: {
+            outcome: string;
+            /** Format: int32 */
+            triesLeft: number;
+        };
         CheckReply: {
             chosen?: string;
             typed?: string;
+        };
+        CheckUnderWay: {
+            /** Format: date-time */
+            expiresAt?: string;
+            form: components["schemas"]["CheckForm"];
+            /** Format: uuid */
+            id: string;
+            label: string;
+            method: string;
+            /** Format: int32 */
+            triesLeft: number;
+        };
+        CheckWanted: {
+            offer: string;
         };
         Claim: {
             /** Format: uuid */
@@ -991,6 +1012,12 @@ export interface components {
             telephone: boolean;
             tooNew: boolean;
         };
+        ConversationOnTicket: {
+            address?: string;
+            called: boolean;
+            channel: string;
+            state: string;
+        };
         Credentials: {
             login: string;
             password: string;
@@ -999,6 +1026,11 @@ export interface components {
             on: boolean;
             play?: components["schemas"]["Play"];
             ready: boolean;
+        };
+        DeskEdge: {
+            inHand: components["schemas"]["Waiting"][];
+            waiting: components["schemas"]["Waiting"][];
+            withColleagues: components["schemas"]["Waiting"][];
         };
         DeskSettings: {
             homeRegion: string;
@@ -1012,23 +1044,7 @@ export interface components {
             /** Format: int32 */
             textMinutes: number;
         };
-        Done: {
-            action: string;
-            /** Format: date-time */
-            at: string;
-            /** Format: uuid */
-            id: string;
-            label: string;
-            reason?: string;
-            servers: components["schemas"]["OnServer"][];
-            /** @enum {string} */
-            state: "INTENDED" | "ASKED" | "TOOK_EFFECT" | "REFUSED" | "UNKNOWN" | "DID_NOT" | "CLOSED";
-            system: string;
-        };
-        Draft: {
-            summary: string;
-        };
-        Earlier: {
+        EarlierTicket: {
             /** Format: date-time */
             at: string;
             number: string;
@@ -1036,10 +1052,36 @@ export interface components {
             ticket: string;
             words: string;
         };
-        Edge: {
-            inHand: components["schemas"]["Waiting"][];
-            waiting: components["schemas"]["Waiting"][];
-            withColleagues: components["schemas"]["Waiting"][];
+        EntriesRead: {
+            entries: components["schemas"]["EntryRead"][];
+            more: boolean;
+            seals: components["schemas"]["Sealing"][];
+        };
+        EntryProof: {
+            leafHash: string;
+            /** Format: int64 */
+            number: number;
+            path: string[];
+            root: string;
+            /** Format: date-time */
+            sealedAt: string;
+            /** Format: int64 */
+            size: number;
+            /** Format: int32 */
+            witnesses: number;
+        };
+        EntryRead: {
+            entry: components["schemas"]["RecordEntry"];
+            restedOn: number[];
+            ticket?: string;
+        };
+        EntryVerdict: {
+            /** Format: int32 */
+            asked: number;
+            evidence: string[];
+            rule: string;
+            /** Format: int32 */
+            standing: number;
         };
         Erasure: {
             /** Format: date-time */
@@ -1063,14 +1105,6 @@ export interface components {
             person: string;
             reason: string;
         };
-        Found: {
-            account: string;
-            /** Format: uuid */
-            id: string;
-            name: string;
-            place?: string;
-            title?: string;
-        };
         Freshness: {
             /** Format: date-time */
             at?: string;
@@ -1085,15 +1119,6 @@ export interface components {
         };
         Health: {
             state: string;
-        };
-        InForce: {
-            number: string;
-            /** Format: date-time */
-            since: string;
-            /** Format: uuid */
-            ticket: string;
-            /** Format: date-time */
-            until: string;
         };
         InvitationCode: {
             code: string;
@@ -1113,10 +1138,6 @@ export interface components {
         };
         KeyChangeWanted: {
             reason: string;
-        };
-        Keys: {
-            changes: components["schemas"]["Changed"][];
-            key: string;
         };
         Lifting: {
             /** Format: date-time */
@@ -1139,27 +1160,6 @@ export interface components {
         LiftingWanted: {
             reason: string;
         };
-        Line: {
-            counts: boolean;
-            label: string;
-            note?: string;
-            /** Format: int32 */
-            points: number;
-            reason?: string;
-        };
-        Looks: {
-            ok: boolean;
-            /** Format: int32 */
-            remembers: number;
-            rules: components["schemas"]["Rule"][];
-        };
-        Me: {
-            /** Format: uuid */
-            id: string;
-            name: string;
-            rights: string[];
-            roles: string[];
-        };
         Offer: {
             /** Format: uuid */
             contact?: string;
@@ -1172,32 +1172,12 @@ export interface components {
             /** Format: int32 */
             seconds: number;
         };
-        OnServer: {
-            server: string;
-            state: string;
-        };
-        Open: {
-            /** Format: date-time */
-            expiresAt?: string;
-            form: components["schemas"]["CheckForm"];
-            /** Format: uuid */
-            id: string;
-            label: string;
-            method: string;
-            /** Format: int32 */
-            triesLeft: number;
-        };
-        Outcome: {
-            outcome: string;
-            /** Format: int32 */
-            triesLeft: number;
-        };
         Page: {
-            changes: components["schemas"]["Done"][];
+            changes: components["schemas"]["ChangeOnTicket"][];
             handover?: components["schemas"]["Handover"];
-            proof: components["schemas"]["Account"];
-            suggested: components["schemas"]["Found"][];
-            tape: components["schemas"]["Row"][];
+            proof: components["schemas"]["Reckoning"];
+            suggested: components["schemas"]["PersonFound"][];
+            tape: components["schemas"]["RecordEntry"][];
             ticket: components["schemas"]["Ticket"];
             who?: components["schemas"]["Who"];
         };
@@ -1207,9 +1187,34 @@ export interface components {
             part: number;
             words: string;
         };
-        Pass: {
+        PassWanted: {
             /** Format: uuid */
             to: string;
+        };
+        PasswordCandidate: {
+            system: string;
+            /** Format: password */
+            typed: string;
+        };
+        PasswordInForce: {
+            number: string;
+            /** Format: date-time */
+            since: string;
+            /** Format: uuid */
+            ticket: string;
+            /** Format: date-time */
+            until: string;
+        };
+        PasswordLooks: {
+            ok: boolean;
+            /** Format: int32 */
+            remembers: number;
+            rules: components["schemas"]["PasswordRuleKept"][];
+        };
+        PasswordRuleKept: {
+            kept: boolean;
+            rule: string;
+            words: string;
         };
         PeopleSourceSetUp: {
             id: string;
@@ -1230,6 +1235,14 @@ export interface components {
             /** Format: int32 */
             wholeEverySeconds: number;
         };
+        PersonFound: {
+            account: string;
+            /** Format: uuid */
+            id: string;
+            name: string;
+            place?: string;
+            title?: string;
+        };
         Play: {
             password: string;
             pocket: string;
@@ -1244,35 +1257,26 @@ export interface components {
             title: string;
             type: string;
         };
-        Proof: {
-            leafHash: string;
-            /** Format: int64 */
-            number: number;
-            path: string[];
-            root: string;
-            /** Format: date-time */
-            sealedAt: string;
-            /** Format: int64 */
-            size: number;
+        ProofLine: {
+            counts: boolean;
+            label: string;
+            note?: string;
             /** Format: int32 */
-            witnesses: number;
+            points: number;
+            reason?: string;
         };
-        Read: {
-            entry: components["schemas"]["Row"];
-            restedOn: number[];
-            ticket?: string;
+        Reckoning: {
+            deniable: string[];
+            judgements: components["schemas"]["Judgement"][];
+            lifting?: components["schemas"]["Lifting"];
+            lines: components["schemas"]["ProofLine"][];
+            offers: components["schemas"]["Offer"][];
+            open?: components["schemas"]["CheckUnderWay"];
+            /** Format: int32 */
+            standing: number;
+            stopped: boolean;
         };
-        Reading: {
-            entries: components["schemas"]["Read"][];
-            more: boolean;
-            seals: components["schemas"]["Sealing"][];
-        };
-        Route: {
-            /** Format: uuid */
-            contact?: string;
-            route: string;
-        };
-        Row: {
+        RecordEntry: {
             account?: string;
             actor: string;
             /** Format: date-time */
@@ -1289,17 +1293,27 @@ export interface components {
             sealedUnder?: number;
             /** Format: uuid */
             ticket?: string;
-            why?: components["schemas"]["Why"];
+            why?: components["schemas"]["EntryVerdict"];
             words: string;
         };
-        Rule: {
-            kept: boolean;
-            rule: string;
-            words: string;
+        RouteWanted: {
+            /** Format: uuid */
+            contact?: string;
+            route: string;
         };
         SaidBack: {
             /** Format: int32 */
             part: number;
+        };
+        SealStatus: {
+            /** Format: int64 */
+            pending: number;
+            root?: string;
+            /** Format: date-time */
+            sealedAt?: string;
+            /** Format: int64 */
+            size: number;
+            witnesses: components["schemas"]["WitnessTold"][];
         };
         Sealing: {
             /** Format: date-time */
@@ -1310,13 +1324,33 @@ export interface components {
             /** Format: int32 */
             witnesses: number;
         };
-        Server: {
+        SealingKey: {
+            changes: components["schemas"]["SealingKeyChange"][];
+            key: string;
+        };
+        SealingKeyChange: {
+            /** Format: date-time */
+            at: string;
+            from: string;
+            /** Format: int64 */
+            number?: number;
+            sealed: boolean;
+            to: string;
+        };
+        ServerOfSystem: {
             name: string;
             words: string;
         };
         SignIn: {
             login: string;
             who: string;
+        };
+        SignedInAnalyst: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            rights: string[];
+            roles: string[];
         };
         StaffAnswer: {
             agreed: boolean;
@@ -1360,20 +1394,13 @@ export interface components {
         StaffRoles: {
             roles: string[];
         };
-        Status: {
-            /** Format: int64 */
-            pending: number;
-            root?: string;
-            /** Format: date-time */
-            sealedAt?: string;
-            /** Format: int64 */
-            size: number;
-            witnesses: components["schemas"]["WitnessTold"][];
-        };
         StreamingResponseBody: unknown;
-        System: {
+        SummaryDraft: {
+            summary: string;
+        };
+        SystemOfPerson: {
             account: string;
-            actions: components["schemas"]["Can"][];
+            actions: components["schemas"]["ActionOffered"][];
             followers: string[];
             hindrance?: string;
             id: string;
@@ -1382,7 +1409,7 @@ export interface components {
             /** Format: date-time */
             lastSignIn?: string;
             name: string;
-            servers: components["schemas"]["Server"][];
+            servers: components["schemas"]["ServerOfSystem"][];
             /** Format: date-time */
             since?: string;
             state: string;
@@ -1420,14 +1447,8 @@ export interface components {
             };
             whoHelps: string;
         };
-        Talk: {
-            address?: string;
-            called: boolean;
-            channel: string;
-            state: string;
-        };
         Ticket: {
-            held?: components["schemas"]["Talk"];
+            held?: components["schemas"]["ConversationOnTicket"];
             /** Format: uuid */
             holder?: string;
             holderName?: string;
@@ -1443,14 +1464,10 @@ export interface components {
             /** @enum {string} */
             state: "RINGING" | "MISSED" | "OPEN" | "CLOSED";
             summary?: string;
-            talk?: components["schemas"]["Talk"];
+            talk?: components["schemas"]["ConversationOnTicket"];
             /** Format: int64 */
             version: number;
             words: components["schemas"]["ChannelWords"];
-        };
-        UnderWay: {
-            /** Format: uuid */
-            change: string;
         };
         View: {
             /** Format: uuid */
@@ -1487,15 +1504,6 @@ export interface components {
             title: string;
             words: string;
         };
-        Wanted: {
-            action: string;
-            system: string;
-            /** Format: password */
-            typed?: string;
-            /** Format: int64 */
-            version: number;
-            way?: string;
-        };
         WayTo: {
             id: string;
             words: string;
@@ -1511,26 +1519,18 @@ export interface components {
             claim: string;
             contacts: components["schemas"]["ContactLine"][];
             devices: string[];
-            earlier: components["schemas"]["Earlier"][];
+            earlier: components["schemas"]["EarlierTicket"][];
             facts: string[];
             given?: string;
             gone: boolean;
             groups: string[];
             /** Format: uuid */
             id: string;
-            inForce?: components["schemas"]["InForce"];
+            inForce?: components["schemas"]["PasswordInForce"];
             name: string;
             place?: string;
             speaks?: string;
             title?: string;
-        };
-        Why: {
-            /** Format: int32 */
-            asked: number;
-            evidence: string[];
-            rule: string;
-            /** Format: int32 */
-            standing: number;
         };
         WitnessTold: {
             name: string;
@@ -1707,7 +1707,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Edge"];
+                    "application/json": components["schemas"]["DeskEdge"];
                 };
             };
             /** @description signed-out */
@@ -1937,7 +1937,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Found"][];
+                    "application/json": components["schemas"]["PersonFound"][];
                 };
             };
             /** @description signed-out */
@@ -2318,7 +2318,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Reading"];
+                    "application/json": components["schemas"]["EntriesRead"];
                 };
             };
             /** @description signed-out */
@@ -2391,7 +2391,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Proof"];
+                    "application/json": components["schemas"]["EntryProof"];
                 };
             };
             /** @description signed-out */
@@ -2948,7 +2948,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Keys"];
+                    "application/json": components["schemas"]["SealingKey"];
                 };
             };
             /** @description signed-out */
@@ -3168,7 +3168,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Status"];
+                    "application/json": components["schemas"]["SealStatus"];
                 };
             };
             /** @description signed-out */
@@ -3222,7 +3222,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Me"];
+                    "application/json": components["schemas"]["SignedInAnalyst"];
                 };
             };
         };
@@ -3252,7 +3252,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Me"];
+                    "application/json": components["schemas"]["SignedInAnalyst"];
                 };
             };
             /** @description unreadable */
@@ -4467,7 +4467,7 @@ export interface operations {
                  *       "way": "read-aloud"
                  *     }
                  */
-                "application/json": components["schemas"]["Wanted"];
+                "application/json": components["schemas"]["ChangeWanted"];
             };
         };
         responses: {
@@ -4477,7 +4477,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["UnderWay"];
+                    "application/json": components["schemas"]["ChangeUnderWay"];
                 };
             };
             /** @description unreadable */
@@ -4617,7 +4617,7 @@ export interface operations {
                  *       "offer": "authenticator"
                  *     }
                  */
-                "application/json": components["schemas"]["Begin"];
+                "application/json": components["schemas"]["CheckWanted"];
             };
         };
         responses: {
@@ -4627,7 +4627,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Begun"];
+                    "application/json": components["schemas"]["CheckBegun"];
                 };
             };
             /** @description unreadable */
@@ -4867,7 +4867,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Outcome"];
+                    "application/json": components["schemas"]["CheckOutcome"];
                 };
             };
             /** @description unreadable */
@@ -5255,7 +5255,7 @@ export interface operations {
                  *       "route": "text"
                  *     }
                  */
-                "application/json": components["schemas"]["Route"];
+                "application/json": components["schemas"]["RouteWanted"];
             };
         };
         responses: {
@@ -5783,7 +5783,7 @@ export interface operations {
                  *       "to": "0199c0de-0000-7000-8000-000000000001"
                  *     }
                  */
-                "application/json": components["schemas"]["Pass"];
+                "application/json": components["schemas"]["PassWanted"];
             };
         };
         responses: {
@@ -5915,7 +5915,7 @@ export interface operations {
                  *       "typed": "a quiet harbour 42"
                  *     }
                  */
-                "application/json": components["schemas"]["Candidate"];
+                "application/json": components["schemas"]["PasswordCandidate"];
             };
         };
         responses: {
@@ -5925,7 +5925,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Looks"];
+                    "application/json": components["schemas"]["PasswordLooks"];
                 };
             };
             /** @description unreadable */
@@ -6509,7 +6509,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Draft"];
+                    "application/json": components["schemas"]["SummaryDraft"];
                 };
             };
             /** @description signed-out */

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Account, Judgement, Page } from "../../../api/client";
+import type { Judgement, Page, Reckoning } from "../../../api/client";
 import { useKeys } from "../../../keys/use-keys";
 import { Button, Key } from "../../../ui/parts";
 import { clock } from "../../../ui/time";
@@ -21,31 +21,31 @@ interface Props {
 
 const LABELS: Record<string, string> = { unlock: "Unlock", "temporary-password": "Temporary password" };
 
-/** Proof is an account: a line per check, a sum, what is asked, and the quickest ways across. */
+/** Proof is a reckoning: a line per check, a sum, what is asked, and the quickest ways across. */
 export function ProofColumn({ page, subject, lit, light }: Props) {
   const judgement = chosen(page, subject);
-  const account = page.proof;
+  const reckoning = page.proof;
   const note = page.who && judgement && (
     <span className="num">
-      {account.standing} of {judgement.asks}
+      {reckoning.standing} of {judgement.asks}
     </span>
   );
   return (
     <ColumnOf title="Proof" note={note} lit={lit} light={light}>
       {page.who ? (
         <>
-          <Lines account={account} />
+          <Lines reckoning={reckoning} />
           {judgement && (
-            <Sum account={account} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
+            <Sum reckoning={reckoning} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
           )}
-          {account.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
+          {reckoning.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
           {page.ticket.mine && <SaidNo page={page} />}
-          {page.ticket.mine && account.open && <OpenCheck ticket={page.ticket.id} check={account.open} />}
-          {page.ticket.mine && !account.stopped && (
+          {page.ticket.mine && reckoning.open && <OpenCheck ticket={page.ticket.id} check={reckoning.open} />}
+          {page.ticket.mine && !reckoning.stopped && (
             <Offers
               page={page}
-              placed={inOrder(account, judgement)}
-              enough={judgement?.verdict === "open" || account.open !== undefined}
+              placed={inOrder(reckoning, judgement)}
+              enough={judgement?.verdict === "open" || reckoning.open !== undefined}
             />
           )}
         </>
@@ -58,11 +58,11 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
   );
 }
 
-function Lines({ account }: { account: Account }) {
-  if (account.lines.length === 0) return <p className="mb-2 text-muted">Nothing was checked yet.</p>;
+function Lines({ reckoning }: { reckoning: Reckoning }) {
+  if (reckoning.lines.length === 0) return <p className="mb-2 text-muted">Nothing was checked yet.</p>;
   return (
-    <ul aria-label="The account">
-      {account.lines.map((line, i) => (
+    <ul aria-label="The reckoning">
+      {reckoning.lines.map((line, i) => (
         <li
           // biome-ignore lint/suspicious/noArrayIndexKey: lines only ever stand in the counting order
           key={i}
@@ -89,11 +89,19 @@ const over = (points: number) => (points === 0 ? "just so" : `${points} over`);
 
 const signed = (points: number) => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : "0");
 
-function Sum({ account, judgement, closed }: { account: Account; judgement: Judgement; closed: boolean }) {
+function Sum({
+  reckoning,
+  judgement,
+  closed,
+}: {
+  reckoning: Reckoning;
+  judgement: Judgement;
+  closed: boolean;
+}) {
   return (
     <>
       <p className="grid grid-cols-[1fr_60px] pt-1.5 pb-0.5">
-        Standing <b className="num border-ink border-t pt-0.5 text-right">{account.standing}</b>
+        Standing <b className="num border-ink border-t pt-0.5 text-right">{reckoning.standing}</b>
       </p>
       <p className="grid grid-cols-[1fr_60px] pb-1">
         <span>{LABELS[judgement.action] ?? judgement.action} asks</span>
@@ -104,20 +112,20 @@ function Sum({ account, judgement, closed }: { account: Account; judgement: Judg
       {closed ? (
         <p className="my-2 text-muted text-xs">As it stood when the last check was made.</p>
       ) : (
-        <Standing account={account} judgement={judgement} />
+        <Standing reckoning={reckoning} judgement={judgement} />
       )}
     </>
   );
 }
 
-function Standing({ account, judgement }: { account: Account; judgement: Judgement }) {
+function Standing({ reckoning, judgement }: { reckoning: Reckoning; judgement: Judgement }) {
   const bar = "my-2 flex justify-between gap-2 rounded-[3px] px-2.5 py-1.5 font-semibold";
   switch (judgement.verdict) {
     case "open":
       return (
         <>
           <p role="status" className={`${bar} bg-good-wash text-good`}>
-            Sure enough <span className="num">{over(account.standing - judgement.asks)}</span>
+            Sure enough <span className="num">{over(reckoning.standing - judgement.asks)}</span>
           </p>
           <p className="mb-2 text-muted">
             {judgement.until
@@ -141,11 +149,11 @@ function Standing({ account, judgement }: { account: Account; judgement: Judgeme
     case "no-rule":
       return <p className={`${bar} bg-stop-wash text-stop`}>No rule allows this. Ask the steward.</p>;
     default:
-      return <Short account={account} judgement={judgement} />;
+      return <Short reckoning={reckoning} judgement={judgement} />;
   }
 }
 
-function Short({ account, judgement }: { account: Account; judgement: Judgement }) {
+function Short({ reckoning, judgement }: { reckoning: Reckoning; judgement: Judgement }) {
   return (
     <>
       <p
@@ -163,8 +171,8 @@ function Short({ account, judgement }: { account: Account; judgement: Judgement 
           <ol className="text-[13px]">
             {judgement.ways.map((way) => (
               <li key={way.join()}>
-                {wayWords(account, way)}{" "}
-                <span className="text-muted text-xs">{about(seconds(account, way))}</span>
+                {wayWords(reckoning, way)}{" "}
+                <span className="text-muted text-xs">{about(seconds(reckoning, way))}</span>
               </li>
             ))}
           </ol>

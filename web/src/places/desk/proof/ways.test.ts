@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import type { Account, Judgement } from "../../../api/client";
+import type { Judgement, Reckoning } from "../../../api/client";
 import { about, inOrder, seconds, wayWords } from "./ways";
 
 const offer = (id: string, label: string, took: number) => ({
@@ -9,7 +9,7 @@ const offer = (id: string, label: string, took: number) => ({
   points: 20,
   seconds: took,
 });
-const account: Account = {
+const reckoning: Reckoning = {
   standing: 0,
   stopped: false,
   lines: [],
@@ -37,18 +37,18 @@ const judgement: Judgement = {
 
 describe("the order of offers", () => {
   it("puts the quickest way first, then the others, then the rest", () => {
-    expect(inOrder(account, judgement).map((p) => p.offer.id)).toEqual(["auth", "back", "text", "fact"]);
-    expect(inOrder(account, judgement).map((p) => p.quick)).toEqual([true, true, false, false]);
+    expect(inOrder(reckoning, judgement).map((p) => p.offer.id)).toEqual(["auth", "back", "text", "fact"]);
+    expect(inOrder(reckoning, judgement).map((p) => p.quick)).toEqual([true, true, false, false]);
   });
   it("goes by time where there is no way", () => {
-    expect(inOrder(account, undefined).map((p) => p.offer.id)).toEqual(["fact", "auth", "text", "back"]);
+    expect(inOrder(reckoning, undefined).map((p) => p.offer.id)).toEqual(["fact", "auth", "text", "back"]);
   });
 });
 
 describe("a way in words", () => {
   it("names each check and the time it takes", () => {
-    expect(wayWords(account, ["auth", "back"])).toBe("authenticator code and call back");
-    expect(seconds(account, ["auth", "back"])).toBe(80);
+    expect(wayWords(reckoning, ["auth", "back"])).toBe("authenticator code and call back");
+    expect(seconds(reckoning, ["auth", "back"])).toBe(80);
     expect(about(80)).toBe("about 80 s");
     expect(about(300)).toBe("about 5 min");
   });

@@ -1,4 +1,4 @@
-import type { Account, Judgement, Offer } from "../../../api/client";
+import type { Judgement, Offer, Reckoning } from "../../../api/client";
 
 /** An offer with its place: digits are given in this order. */
 export interface Placed {
@@ -8,28 +8,28 @@ export interface Placed {
 }
 
 /** Offers, those of the quickest way first, then those of the others, then the rest. */
-export function inOrder(account: Account, judgement: Judgement | undefined): Placed[] {
+export function inOrder(reckoning: Reckoning, judgement: Judgement | undefined): Placed[] {
   const ways = judgement?.ways ?? [];
   const rank = (offer: Offer) => {
     const way = ways.findIndex((ids) => ids.includes(offer.id));
     return way < 0 ? ways.length : way;
   };
   const first = new Set(ways[0] ?? []);
-  return account.offers
+  return reckoning.offers
     .map((offer, place) => ({ offer, quick: first.has(offer.id), rank: rank(offer), place }))
     .sort((a, b) => a.rank - b.rank || a.offer.seconds - b.offer.seconds || a.place - b.place)
     .map(({ offer, quick }) => ({ offer, quick }));
 }
 
 /** A way in words: the labels of its offers. */
-export function wayWords(account: Account, ids: readonly string[]): string {
-  const label = (id: string) => account.offers.find((offer) => offer.id === id)?.label ?? id;
+export function wayWords(reckoning: Reckoning, ids: readonly string[]): string {
+  const label = (id: string) => reckoning.offers.find((offer) => offer.id === id)?.label ?? id;
   const words = ids.map((id) => label(id).toLowerCase());
   return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }
 
-export function seconds(account: Account, ids: readonly string[]): number {
-  return ids.reduce((sum, id) => sum + (account.offers.find((offer) => offer.id === id)?.seconds ?? 0), 0);
+export function seconds(reckoning: Reckoning, ids: readonly string[]): number {
+  return ids.reduce((sum, id) => sum + (reckoning.offers.find((offer) => offer.id === id)?.seconds ?? 0), 0);
 }
 
 /** How long something usually takes. */

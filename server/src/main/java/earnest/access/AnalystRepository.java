@@ -1,6 +1,6 @@
 package earnest.access;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import jakarta.persistence.LockModeType;
 
@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface AnalystRepository extends JpaRepository<Analyst, UUID>, NewRows<Analyst> {
+interface AnalystRepository extends JpaRepository<Analyst, UUID>, InsertRepository<Analyst> {
     Optional<Analyst> findByLogin(String login);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)

@@ -2,6 +2,8 @@ package earnest.access;
 
 import earnest.ground.ApiCall;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -42,6 +44,7 @@ class SessionController {
      *
      * @param rights what they may do, by the ids of the rights
      */
+    @Schema(name = "SignedInAnalyst")
     record Me(UUID id, String name, List<String> roles, List<String> rights) {}
 
     record Colleague(UUID id, String name) {}

@@ -1,6 +1,6 @@
 package earnest.access;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -8,7 +8,8 @@ import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
 
-interface SessionRepository extends JpaRepository<SignInSession, byte[]>, NewRows<SignInSession> {
+interface SessionRepository
+        extends JpaRepository<SignInSession, byte[]>, InsertRepository<SignInSession> {
     /** 1 if it ended now, 0 if it was over already. */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update SignInSession s set s.endedAt = ?2 where s.tokenHash = ?1 and s.endedAt is null")

@@ -10,6 +10,8 @@ import earnest.record.SealedRecord;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -34,6 +36,7 @@ class AuditController {
      *
      * @param seals the first seal over each of them
      */
+    @Schema(name = "EntriesRead")
     record Reading(List<Read> entries, boolean more, List<SealedRecord.Sealing> seals) {}
 
     /**
@@ -42,6 +45,7 @@ class AuditController {
      * @param ticket the number under which people know the ticket, or null
      * @param restedOn numbers of the entries that allowed it, as far as they have one
      */
+    @Schema(name = "EntryRead")
     record Read(@Nullable String ticket, TheRecord.Row entry, List<Long> restedOn) {}
 
     private final TheRecord record;
@@ -66,7 +70,7 @@ class AuditController {
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
-            @ParameterObject Question question,
+            @ParameterObject RecordFilter question,
             @RequestParam @Nullable Instant before,
             @RequestParam @Nullable UUID beforeEntry) {
         me.must(Right.READ_RECORD);

@@ -147,7 +147,7 @@ class SealController {
     @GetMapping("/api/record/export/asked")
     ResponseEntity<StreamingResponseBody> exportAsked(
             SignedIn me,
-            @ParameterObject Question question,
+            @ParameterObject RecordFilter question,
             @RequestParam(defaultValue = "jsonl") String format) {
         me.must(Right.EXPORT_RECORD);
         RecordFiles.Format form = form(format);

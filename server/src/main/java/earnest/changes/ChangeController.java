@@ -36,6 +36,7 @@ class ChangeController {
      *     {@code copied} or {@code typed}
      * @param typed the password, when it is typed
      */
+    @Schema(name = "ChangeWanted")
     record Wanted(
             @NotBlank @Size(max = 40) String system,
             @NotBlank @Size(max = 30) String action,
@@ -49,6 +50,7 @@ class ChangeController {
     }
 
     /** A password that is being typed. */
+    @Schema(name = "PasswordCandidate")
     record Candidate(
             @NotBlank @Size(max = 40) String system,
             @NotNull @Size(max = LONGEST) @Schema(format = "password") String typed) {
@@ -58,8 +60,10 @@ class ChangeController {
         }
     }
 
+    @Schema(name = "ChangeUnderWay")
     record UnderWay(UUID change) {}
 
+    @Schema(name = "PasswordRuleKept")
     record Rule(String rule, boolean kept, String words) {}
 
     /**
@@ -67,6 +71,7 @@ class ChangeController {
      *
      * @param remembers how many former passwords the system refuses by itself
      */
+    @Schema(name = "PasswordLooks")
     record Looks(boolean ok, List<Rule> rules, int remembers) {}
 
     private final Changes changes;

@@ -8,9 +8,9 @@ import earnest.connectors.AccountState;
 import earnest.connectors.Connector;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
+import earnest.ground.JobQueue;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
-import earnest.ground.Work;
 import earnest.ground.Writes;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
@@ -38,7 +38,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
-/** Decides on changes. What follows is {@link CarryOut}'s; what is read of them {@link Done}'s. */
+/**
+ * Decides on changes. What follows is {@link ChangeExecutor}'s; what is read of them {@link
+ * Done}'s.
+ */
 @Service
 class ChangeDesk implements Changes {
     private static final Duration DAY = Duration.ofHours(24);
@@ -55,7 +58,7 @@ class ChangeDesk implements Changes {
     private final Tickets tickets;
     private final People people;
     private final TheRecord record;
-    private final Work work;
+    private final JobQueue work;
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
@@ -76,7 +79,7 @@ class ChangeDesk implements Changes {
             Tickets tickets,
             People people,
             TheRecord record,
-            Work work,
+            JobQueue work,
             Writes writes,
             Clock clock,
             Ids ids,
@@ -231,7 +234,7 @@ class ChangeDesk implements Changes {
                         .data("way", change.way == null ? "" : ", " + Way.of(change.way).words())
                         .why(judged.why()));
         tickets.bump(ticketId);
-        work.soon(CarryOut.KIND, change.id);
+        work.soon(ChangeExecutor.KIND, change.id);
         waypoints.pass("change-intended-uncommitted");
         return change.id;
     }
@@ -314,7 +317,7 @@ class ChangeDesk implements Changes {
                         .account(given.system, given.account)
                         .data("deed", Action.EXPIRY.deed())
                         .data("change", change.id.toString()));
-        work.soon(CarryOut.KIND, change.id);
+        work.soon(ChangeExecutor.KIND, change.id);
         return true;
     }
 

@@ -1,6 +1,6 @@
 package earnest.changes;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -13,7 +13,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface ChangeRepository extends JpaRepository<AccountChange, UUID>, NewRows<AccountChange> {
+interface ChangeRepository
+        extends JpaRepository<AccountChange, UUID>, InsertRepository<AccountChange> {
     List<AccountChange> findByTicketIdOrderByIntendedAt(UUID ticketId);
 
     @Query(

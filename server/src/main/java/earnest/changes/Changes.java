@@ -7,6 +7,8 @@ import earnest.core.passwords.Secret;
 import earnest.systems.Action;
 import earnest.systems.Way;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -113,6 +115,7 @@ public interface Changes {
             String reason) {}
 
     /** {@code waiting, has it, behind}. */
+    @Schema(name = "ChangeOnServer")
     record OnServer(String server, String state) {}
 
     /** Told in the transaction in which a change took effect. */

@@ -1,6 +1,6 @@
 package earnest.changes;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 
@@ -8,6 +8,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 
-interface ServerRepository extends JpaRepository<ServerRow, ServerRow.Key>, NewRows<ServerRow> {
+interface ServerRepository
+        extends JpaRepository<ServerRow, ServerRow.Key>, InsertRepository<ServerRow> {
     List<ServerRow> findByKeyChangeIdIn(Collection<UUID> changes);
 }

@@ -1,6 +1,6 @@
 package earnest.channels;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
@@ -11,7 +11,7 @@ import java.util.Collection;
 import java.util.List;
 import java.util.UUID;
 
-interface MessageRepository extends JpaRepository<Message, UUID>, NewRows<Message> {
+interface MessageRepository extends JpaRepository<Message, UUID>, InsertRepository<Message> {
     /** From one of some states to another; 1 if it was in one of them. */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query(

@@ -2,8 +2,8 @@ package earnest.channels;
 
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
+import earnest.ground.JobQueue;
 import earnest.ground.Waypoints;
-import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
 import earnest.people.People;
@@ -31,7 +31,7 @@ import java.util.stream.Collectors;
  */
 @Service
 class MessageSender implements Messages, Worker {
-    static final Work.Kind KIND = new Work.Kind("send-text");
+    static final JobQueue.Kind KIND = new JobQueue.Kind("send-text");
     private static final int AT_ONCE = 4;
     private static final Duration GIVE_UP = Duration.ofMinutes(8);
     private static final Duration LOOK_FOR_ARRIVAL = Duration.ofMinutes(3);
@@ -53,7 +53,7 @@ class MessageSender implements Messages, Worker {
     private final Carriers carriers;
     private final People people;
     private final TheRecord record;
-    private final Work work;
+    private final JobQueue work;
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
@@ -66,7 +66,7 @@ class MessageSender implements Messages, Worker {
             Carriers carriers,
             People people,
             TheRecord record,
-            Work work,
+            JobQueue work,
             Writes writes,
             Clock clock,
             Ids ids,
@@ -120,7 +120,7 @@ class MessageSender implements Messages, Worker {
     }
 
     @Override
-    public Work.Kind kind() {
+    public JobQueue.Kind kind() {
         return KIND;
     }
 

@@ -6,6 +6,8 @@ import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -24,8 +26,10 @@ import java.util.UUID;
 /** Making checks. */
 @RestController
 class CheckController {
+    @Schema(name = "CheckWanted")
     record Begin(@NotBlank @Size(max = 80) String offer) {}
 
+    @Schema(name = "CheckBegun")
     record Begun(UUID check) {}
 
     /**

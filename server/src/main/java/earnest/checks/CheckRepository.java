@@ -1,6 +1,6 @@
 package earnest.checks;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface CheckRepository extends JpaRepository<ProofCheck, UUID>, NewRows<ProofCheck> {
+interface CheckRepository extends JpaRepository<ProofCheck, UUID>, InsertRepository<ProofCheck> {
     List<ProofCheck> findByTicketIdOrderByStartedAt(UUID ticketId);
 
     @Query(

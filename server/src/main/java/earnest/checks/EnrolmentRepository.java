@@ -1,6 +1,6 @@
 package earnest.checks;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import jakarta.persistence.LockModeType;
 
@@ -13,7 +13,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
-interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, NewRows<Enrolment> {
+interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepository<Enrolment> {
     List<Enrolment> findByPersonIdAndKindOrderByEnrolledAtAscIdAsc(UUID personId, String kind);
 
     @Query("select e.personId from Enrolment e")

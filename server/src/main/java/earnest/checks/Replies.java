@@ -11,6 +11,8 @@ import earnest.ground.Writes;
 import earnest.record.EntryKind;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -21,6 +23,7 @@ import java.util.UUID;
 @Component
 class Replies implements OutsideReplies {
     /** What came of a reply; {@code outcome} is a state's word, or {@code wrong, expired, open}. */
+    @Schema(name = "CheckOutcome")
     record Outcome(String outcome, int triesLeft) {}
 
     private final CheckRepository checks;

@@ -4,6 +4,8 @@ import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -16,7 +18,7 @@ public interface Standing {
     /**
      * The account of a ticket, with verdicts for the actions asked; empty until somebody is named.
      */
-    Account account(Tickets.View ticket, List<Want> wanted);
+    Reckoning reckoning(Tickets.View ticket, List<Want> wanted);
 
     /**
      * Judges one deed, in the present transaction and on the locked ticket; no other decision about
@@ -73,7 +75,8 @@ public interface Standing {
      * @param deniable checks that are over, on which a 'no' may still be said
      * @param lifting what was asked about lifting a stop, or null
      */
-    record Account(
+    @Schema(name = "Reckoning")
+    record Reckoning(
             int standing,
             boolean stopped,
             List<Line> lines,
@@ -88,6 +91,7 @@ public interface Standing {
      *
      * @param reason why it counts less than it would, in words, or null
      */
+    @Schema(name = "ProofLine")
     record Line(
             String label,
             @Nullable String note,
@@ -106,6 +110,7 @@ public interface Standing {
             @Nullable UUID contact) {}
 
     /** A check under way. */
+    @Schema(name = "CheckUnderWay")
     record Open(
             UUID id,
             String method,

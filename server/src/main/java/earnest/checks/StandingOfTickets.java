@@ -145,10 +145,10 @@ class StandingOfTickets implements Standing {
     }
 
     @Override
-    public Account account(Tickets.View ticket, List<Want> wanted) {
+    public Reckoning reckoning(Tickets.View ticket, List<Want> wanted) {
         UUID person = ticket.person();
         if (person == null) {
-            return new Account(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
+            return new Reckoning(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
         }
         Set<String> groups = people.groups(person);
         Look look = look(ticket, person, wanted, groups, ticket.state() == Tickets.State.CLOSED);
@@ -167,7 +167,7 @@ class StandingOfTickets implements Standing {
                 .filter(check -> !byId.containsKey(check.id.toString()))
                 .map(words::unknown)
                 .forEach(lines::add);
-        return new Account(
+        return new Reckoning(
                 look.assessment().standing(),
                 look.assessment().stopped(),
                 lines,

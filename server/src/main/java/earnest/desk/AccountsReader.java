@@ -11,6 +11,8 @@ import earnest.systems.ManagedSystem;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -39,6 +41,7 @@ class AccountsReader {
      * @param words the state in words
      * @param hindrance why this desk cannot help, or null
      */
+    @Schema(name = "SystemOfPerson")
     record System(
             String id,
             String name,
@@ -57,9 +60,11 @@ class AccountsReader {
     /** A way in which a temporary password may come about, in words. */
     record WayTo(String id, String words) {}
 
+    @Schema(name = "ServerOfSystem")
     record Server(String name, String words) {}
 
     /** {@code closed} null: nothing but the standing stands in the way. */
+    @Schema(name = "ActionOffered")
     record Can(String action, String label, String key, @Nullable String closed) {}
 
     private final ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();

@@ -14,6 +14,8 @@ import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -32,6 +34,7 @@ import java.util.UUID;
 /** What the desk shows. */
 @RestController
 class DeskController {
+    @Schema(name = "SummaryDraft")
     record Draft(String summary) {}
 
     record Closing(@NotBlank @Size(max = 2000) @ManyLines String summary, long version) {}

@@ -8,6 +8,8 @@ import earnest.people.People;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -23,7 +25,7 @@ record Page(
         Ticket ticket,
         List<People.Found> suggested,
         @Nullable Who who,
-        Standing.Account proof,
+        Standing.Reckoning proof,
         List<Done> changes,
         @Nullable Handover handover,
         List<TheRecord.Row> tape) {
@@ -58,6 +60,7 @@ record Page(
      *
      * @param address from where it comes, masked, or null where that is not said
      */
+    @Schema(name = "ConversationOnTicket")
     record Talk(String channel, @Nullable String address, boolean called, String state) {}
 
     /**
@@ -90,6 +93,7 @@ record Page(
     record AlsoHere(UUID ticket, String number, @Nullable String holder) {}
 
     /** A temporary password that was not used yet. */
+    @Schema(name = "PasswordInForce")
     record InForce(UUID ticket, String number, Instant since, Instant until) {}
 
     record ContactLine(
@@ -102,8 +106,10 @@ record Page(
             @Nullable String route,
             @Nullable String brings) {}
 
+    @Schema(name = "EarlierTicket")
     record Earlier(UUID ticket, String number, String words, Instant at) {}
 
+    @Schema(name = "ChangeOnTicket")
     record Done(
             UUID id,
             String system,

@@ -85,7 +85,7 @@ class PageComposer {
                 head(ticket, me),
                 suggested(ticket),
                 person.map(p -> who(p, ticket)).orElse(null),
-                standing.account(ticket, wants(ticket, me)),
+                standing.reckoning(ticket, wants(ticket, me)),
                 done.stream().map(PageComposer::done).toList(),
                 handovers.onTicket(id).map(h -> handover(h, person)).orElse(null),
                 record.ofTicket(id, TAPE));

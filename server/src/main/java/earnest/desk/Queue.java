@@ -7,6 +7,8 @@ import earnest.channels.TicketChannels;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -20,6 +22,7 @@ import java.util.UUID;
 @Component
 class Queue {
     /** The edge of the book. */
+    @Schema(name = "DeskEdge")
     record Edge(List<Waiting> inHand, List<Waiting> waiting, List<Waiting> withColleagues) {}
 
     /**

@@ -66,7 +66,7 @@ class Summary {
     }
 
     private String proof(Tickets.View ticket) {
-        Standing.Account account = standing.account(ticket, List.of());
+        Standing.Reckoning account = standing.reckoning(ticket, List.of());
         String lines =
                 account.lines().stream()
                         .filter(Standing.Line::counts)

@@ -6,7 +6,7 @@ import java.util.UUID;
 
 /** Does one kind of work. */
 public interface Worker {
-    Work.Kind kind();
+    JobQueue.Kind kind();
 
     /**
      * How many of this kind are done at once on a node: what waits outside holds up no other kind.

@@ -3,6 +3,8 @@ package earnest.handover;
 import earnest.access.SignedIn;
 import earnest.ground.ApiCall;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -23,6 +25,7 @@ import java.util.UUID;
 /** Handing over. */
 @RestController
 class HandoverController {
+    @Schema(name = "RouteWanted")
     record Route(@NotBlank @Size(max = 20) String route, @Nullable UUID contact) {}
 
     record SaidBack(int part) {}

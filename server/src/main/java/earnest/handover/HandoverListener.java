@@ -5,7 +5,7 @@ import earnest.channels.Messages;
 import earnest.channels.Recipient;
 import earnest.checks.Standing;
 import earnest.ground.Ids;
-import earnest.ground.Work;
+import earnest.ground.JobQueue;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -43,7 +43,7 @@ class HandoverListener {
     private final People people;
     private final ObjectProvider<Messages> messages;
     private final TheRecord record;
-    private final Work work;
+    private final JobQueue work;
     private final Clock clock;
     private final Ids ids;
 
@@ -57,7 +57,7 @@ class HandoverListener {
             People people,
             ObjectProvider<Messages> messages,
             TheRecord record,
-            Work work,
+            JobQueue work,
             Clock clock,
             Ids ids) {
         this.handovers = handovers;

@@ -1,6 +1,6 @@
 package earnest.handover;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import jakarta.persistence.LockModeType;
 
@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface HandoverRepository extends JpaRepository<Handover, UUID>, NewRows<Handover> {
+interface HandoverRepository extends JpaRepository<Handover, UUID>, InsertRepository<Handover> {
     Optional<Handover> findFirstByTicketIdOrderByMadeAtDesc(UUID ticketId);
 
     Optional<Handover> findByChangeId(UUID changeId);

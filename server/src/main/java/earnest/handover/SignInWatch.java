@@ -5,7 +5,7 @@ import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountRef;
 import earnest.connectors.AccountState;
 import earnest.connectors.Connector;
-import earnest.ground.Work;
+import earnest.ground.JobQueue;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
 import earnest.organisation.SettingsInForce;
@@ -33,7 +33,7 @@ import java.util.UUID;
  */
 @Component
 class SignInWatch implements Worker {
-    static final Work.Kind KIND = new Work.Kind("watch-sign-in");
+    static final JobQueue.Kind KIND = new JobQueue.Kind("watch-sign-in");
     private static final int AT_ONCE = 3;
     private static final Duration AT_FIRST = Duration.ofMillis(1_500);
     private static final Duration LATER = Duration.ofSeconds(10);
@@ -79,7 +79,7 @@ class SignInWatch implements Worker {
     }
 
     @Override
-    public Work.Kind kind() {
+    public JobQueue.Kind kind() {
         return KIND;
     }
 

@@ -27,13 +27,13 @@ final class FactComparison {
     }
 
     private static String bare(String text) {
-        return Folding.fold(text).replace(" ", "");
+        return NameNormalizer.fold(text).replace(" ", "");
     }
 
     /** The family name at least, and nothing that is not of the name. */
     private static boolean sameName(String value, String heard) {
-        List<String> name = Folding.words(value);
-        Set<String> said = Set.copyOf(Folding.words(heard));
+        List<String> name = NameNormalizer.words(value);
+        Set<String> said = Set.copyOf(NameNormalizer.words(heard));
         if (name.isEmpty() || said.isEmpty()) {
             return false;
         }
@@ -41,7 +41,7 @@ final class FactComparison {
     }
 
     private static Optional<YearMonth> month(String heard) {
-        String text = Folding.fold(heard);
+        String text = NameNormalizer.fold(heard);
         Matcher year = YEAR.matcher(text);
         if (!year.find()) {
             return Optional.empty();
@@ -50,7 +50,7 @@ final class FactComparison {
         String rest = year.replaceFirst(" ");
         for (int i = 0; i < MONTHS.size(); i++) {
             String name = MONTHS.get(i);
-            if (Folding.words(rest).stream().anyMatch(word -> word.startsWith(name))) {
+            if (NameNormalizer.words(rest).stream().anyMatch(word -> word.startsWith(name))) {
                 return Optional.of(YearMonth.of(y, i + 1));
             }
         }

@@ -40,7 +40,7 @@ class Finding {
         if (number && digits.length() >= LEAST_DIGITS) {
             return byToken(digits.replaceFirst("^0044", "44"), most);
         }
-        List<String> words = Folding.words(text);
+        List<String> words = NameNormalizer.words(text);
         if (words.isEmpty()) {
             return List.of();
         }
@@ -178,7 +178,7 @@ class Finding {
     private List<People.Found> near(List<String> words, int most) {
         String longest =
                 words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
-        Set<String> forms = Folding.near(longest);
+        Set<String> forms = NameNormalizer.near(longest);
         return database
                 .sql(
                         "select distinct "
@@ -199,7 +199,7 @@ class Finding {
                                                                 .anyMatch(
                                                                         n ->
                                                                                 n.startsWith(w)
-                                                                                        || Folding
+                                                                                        || NameNormalizer
                                                                                                 .close(
                                                                                                         n,
                                                                                                         w))))
@@ -209,8 +209,8 @@ class Finding {
     }
 
     private static List<String> name(ResultSet row) throws SQLException {
-        List<String> words = new ArrayList<>(Folding.words(row.getString("folded_given")));
-        words.addAll(Folding.words(row.getString("folded_family")));
+        List<String> words = new ArrayList<>(NameNormalizer.words(row.getString("folded_given")));
+        words.addAll(NameNormalizer.words(row.getString("folded_family")));
         return words;
     }
 

@@ -2,6 +2,8 @@ package earnest.people;
 
 import earnest.connectors.PeopleSource;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -71,6 +73,7 @@ public interface People {
     Freshness freshness();
 
     /** For lists: enough to tell people apart, nothing that would help to prompt a caller. */
+    @Schema(name = "PersonFound")
     record Found(
             UUID id, String name, String account, @Nullable String title, @Nullable String place) {}
 

@@ -1,12 +1,12 @@
 package earnest.people;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 
 import java.util.Optional;
 import java.util.UUID;
 
-interface PeopleRepository extends JpaRepository<PeopleRow, UUID>, NewRows<PeopleRow> {
+interface PeopleRepository extends JpaRepository<PeopleRow, UUID>, InsertRepository<PeopleRow> {
     Optional<PeopleRow> findFirstByAccountOrderByGoneAt(String account);
 }

@@ -117,10 +117,10 @@ class PersonDetails {
         List<Object[]> near = new ArrayList<>();
         for (Of of : page) {
             if (of.theirs) {
-                List<String> words = Folding.all(of.row.foldedGiven, of.row.foldedFamily);
+                List<String> words = NameNormalizer.all(of.row.foldedGiven, of.row.foldedFamily);
                 add(tokens, tokens(of, words), of.id());
                 Set<String> spellings = new TreeSet<>();
-                words.forEach(word -> spellings.addAll(Folding.near(word)));
+                words.forEach(word -> spellings.addAll(NameNormalizer.near(word)));
                 add(near, spellings, of.id());
             }
         }

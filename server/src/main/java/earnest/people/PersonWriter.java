@@ -168,8 +168,8 @@ class PersonWriter {
         row.name = read.name();
         row.given = read.given();
         row.family = read.family();
-        row.foldedGiven = Folding.fold(Objects.requireNonNullElse(read.given(), ""));
-        row.foldedFamily = Folding.fold(read.family());
+        row.foldedGiven = NameNormalizer.fold(Objects.requireNonNullElse(read.given(), ""));
+        row.foldedFamily = NameNormalizer.fold(read.family());
         row.staffNumber = read.staffNumber();
         row.title = read.title();
         row.vessel = read.vessel();

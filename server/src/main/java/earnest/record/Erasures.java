@@ -1,6 +1,6 @@
 package earnest.record;
 
-import earnest.ground.Work;
+import earnest.ground.JobQueue;
 import earnest.ground.Worker;
 
 import org.jspecify.annotations.Nullable;
@@ -22,21 +22,21 @@ import java.util.UUID;
  */
 @Component
 public class Erasures implements Worker {
-    static final Work.Kind KIND = new Work.Kind("erase-personal");
+    static final JobQueue.Kind KIND = new JobQueue.Kind("erase-personal");
     private static final Duration AGAIN = Duration.ofSeconds(5);
 
     private final JdbcClient client;
     private final SealingStore store;
-    private final Work work;
+    private final JobQueue work;
 
-    Erasures(JdbcClient client, SealingStore store, Work work) {
+    Erasures(JdbcClient client, SealingStore store, JobQueue work) {
         this.client = client;
         this.store = store;
         this.work = work;
     }
 
     @Override
-    public Work.Kind kind() {
+    public JobQueue.Kind kind() {
         return KIND;
     }
 

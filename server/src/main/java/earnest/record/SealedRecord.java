@@ -1,5 +1,7 @@
 package earnest.record;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -39,6 +41,7 @@ public interface SealedRecord {
      * @param key the one that signs the next seal
      * @param changes oldest first
      */
+    @Schema(name = "SealingKey")
     record Keys(String key, List<Changed> changes) {}
 
     /**
@@ -47,6 +50,7 @@ public interface SealedRecord {
      * @param number of the entry that says so, or null while it has none
      * @param sealed whether the former key signed it, and the new one is in force
      */
+    @Schema(name = "SealingKeyChange")
     record Changed(String from, String to, Instant at, @Nullable Long number, boolean sealed) {}
 
     /**
@@ -55,6 +59,7 @@ public interface SealedRecord {
      * @param size entries under the latest seal
      * @param pending entries that wait for their number
      */
+    @Schema(name = "SealStatus")
     record Status(
             long size,
             @Nullable Instant sealedAt,
@@ -84,6 +89,7 @@ public interface SealedRecord {
      * @param leafHash in hexadecimal
      * @param path hashes on the way to the root, in hexadecimal
      */
+    @Schema(name = "EntryProof")
     record Proof(
             long number,
             String leafHash,

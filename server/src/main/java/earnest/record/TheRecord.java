@@ -1,5 +1,7 @@
 package earnest.record;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
@@ -52,6 +54,7 @@ public interface TheRecord {
      * @param number its place on the record, or null while it has none
      * @param sealedUnder size of the first seal over it, or null while it is not sealed
      */
+    @Schema(name = "RecordEntry")
     record Row(
             UUID id,
             @Nullable Long number,
@@ -67,6 +70,7 @@ public interface TheRecord {
             @Nullable Why why) {}
 
     /** What allowed it. */
+    @Schema(name = "EntryVerdict")
     record Why(String rule, int standing, int asked, List<UUID> evidence) {}
 
     /** That something was recorded, for those who follow. */

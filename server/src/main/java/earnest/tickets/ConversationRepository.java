@@ -1,6 +1,6 @@
 package earnest.tickets;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
@@ -12,7 +12,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface ConversationRepository extends JpaRepository<Conversation, UUID>, NewRows<Conversation> {
+interface ConversationRepository
+        extends JpaRepository<Conversation, UUID>, InsertRepository<Conversation> {
     Optional<Conversation> findByReference(String reference);
 
     Optional<Conversation> findFirstByTicketIdOrderByRangAtDesc(UUID ticketId);

@@ -3,6 +3,8 @@ package earnest.tickets;
 import earnest.access.SignedIn;
 import earnest.ground.ApiCall;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 
@@ -21,6 +23,7 @@ import java.util.UUID;
 class TicketController {
     record Claim(@NotNull UUID person, long version) {}
 
+    @Schema(name = "PassWanted")
     record Pass(@NotNull UUID to) {}
 
     private final Tickets tickets;

@@ -1,6 +1,6 @@
 package earnest.tickets;
 
-import earnest.ground.NewRows;
+import earnest.ground.InsertRepository;
 
 import jakarta.persistence.LockModeType;
 
@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-interface TicketRepository extends JpaRepository<Ticket, UUID>, NewRows<Ticket> {
+interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository<Ticket> {
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select t from Ticket t where t.id = ?1")
     Optional<Ticket> lock(UUID id);

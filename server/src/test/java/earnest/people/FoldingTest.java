@@ -29,7 +29,7 @@ class FoldingTest {
         "Ægir, aegir",
     })
     void marksAndCasesFallAway(String written, String folded) {
-        assertThat(Folding.fold(written)).isEqualTo(folded);
+        assertThat(NameNormalizer.fold(written)).isEqualTo(folded);
     }
 
     @ParameterizedTest
@@ -47,8 +47,8 @@ class FoldingTest {
         "a, '', true",
     })
     void oneErrorIsCloseAndTwoAreNot(String a, String b, boolean close) {
-        assertThat(Folding.close(a, b)).isEqualTo(close);
-        assertThat(Folding.close(b, a)).isEqualTo(close);
+        assertThat(NameNormalizer.close(a, b)).isEqualTo(close);
+        assertThat(NameNormalizer.close(b, a)).isEqualTo(close);
     }
 
     /** What the search relies on: any single error leaves a form in common. */
@@ -58,9 +58,9 @@ class FoldingTest {
         for (int i = 0; i < 3_000; i++) {
             String word = word(random, 5 + random.nextInt(6));
             String wrong = mistyped(word, random);
-            if (Folding.close(word, wrong)) {
-                Set<String> common = new HashSet<>(Folding.near(word));
-                common.retainAll(Folding.near(wrong));
+            if (NameNormalizer.close(word, wrong)) {
+                Set<String> common = new HashSet<>(NameNormalizer.near(word));
+                common.retainAll(NameNormalizer.near(wrong));
                 assertThat(common).as(word + " " + wrong).isNotEmpty();
             }
         }

@@ -26,19 +26,20 @@ public final class Assurance {
 
     /** Counts the evidence and judges each wanted action. */
     public static Assessment assess(Question question) {
-        Account account = Account.at(question.now(), question);
+        Reckoning reckoning = Reckoning.at(question.now(), question);
         boolean stopped = stopped(question);
         List<Line> lines = new ArrayList<>();
-        for (Counted line : account.lines) {
+        for (Counted line : reckoning.lines) {
             lines.add(new Line(line.id, line.points, line.reason));
         }
-        lines.addAll(account.signals);
+        lines.addAll(reckoning.signals);
         List<Verdict> verdicts = new ArrayList<>();
         Map<Verdict.Bar, Judged> known = new HashMap<>();
         for (Wanted wanted : question.wanted()) {
-            verdicts.add(judge(question, account, stopped, wanted, known));
+            verdicts.add(judge(question, reckoning, stopped, wanted, known));
         }
-        return new Assessment(account.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
+        return new Assessment(
+                reckoning.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
     }
 
     private static boolean stopped(Question question) {
@@ -58,8 +59,8 @@ public final class Assurance {
     /** What comes of one bar, whoever asks for what; reckoned once for all that come to it. */
     private record Judged(Shortfall shortfall, List<List<String>> ways, @Nullable Instant until) {}
 
-    private static Judged judged(Question question, Account account, Verdict.Bar bar) {
-        Shortfall shortfall = account.against(bar);
+    private static Judged judged(Question question, Reckoning reckoning, Verdict.Bar bar) {
+        Shortfall shortfall = reckoning.against(bar);
         return shortfall.none()
                 ? new Judged(shortfall, List.of(), until(question, bar))
                 : new Judged(shortfall, Ways.across(question, bar), null);
@@ -67,7 +68,7 @@ public final class Assurance {
 
     private static Verdict judge(
             Question question,
-            Account account,
+            Reckoning reckoning,
             boolean stopped,
             Wanted wanted,
             Map<Verdict.Bar, Judged> known) {
@@ -78,7 +79,7 @@ public final class Assurance {
         if (bar == null) {
             return new Verdict.NoRule(wanted);
         }
-        Judged judged = known.computeIfAbsent(bar, b -> judged(question, account, b));
+        Judged judged = known.computeIfAbsent(bar, b -> judged(question, reckoning, b));
         if (!judged.shortfall.none()) {
             return new Verdict.Short(wanted, bar, judged.shortfall, judged.ways);
         }
@@ -140,7 +141,7 @@ public final class Assurance {
             }
         }
         for (Instant end : ends) {
-            if (!Account.at(end.plusNanos(1), question).reaches(bar)) {
+            if (!Reckoning.at(end.plusNanos(1), question).reaches(bar)) {
                 return end;
             }
         }

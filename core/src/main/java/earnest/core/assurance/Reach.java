@@ -11,8 +11,8 @@ import java.util.Set;
 
 /**
  * Whether the evidence with a set of available checks added reaches a bar: the same count as {@link
- * Account}, kept in arrays so that tens of thousands of sets can be tried while somebody waits. Not
- * thread-safe.
+ * Reckoning}, kept in arrays so that tens of thousands of sets can be tried while somebody waits.
+ * Not thread-safe.
  */
 final class Reach {
     /** Up to so many paths with both kinds of lines all choices are tried. */

@@ -10,8 +10,8 @@ import earnest.checks.methods.Possible;
 import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
+import earnest.ground.JobQueue;
 import earnest.ground.Problem;
-import earnest.ground.Work;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
@@ -47,14 +47,14 @@ class CallBack implements ProofMethod {
      */
     record Placed(String line, @Nullable Instant answeredAt) {}
 
-    private final Work work;
+    private final JobQueue work;
     private final Tickets tickets;
     private final ObjectProvider<OutgoingCalls> calls;
     private final ContactWords contacts;
     private final Clock clock;
 
     CallBack(
-            Work work,
+            JobQueue work,
             Tickets tickets,
             ObjectProvider<OutgoingCalls> calls,
             ContactWords contacts,

@@ -6,7 +6,7 @@ import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.OutsideReplies;
-import earnest.ground.Work;
+import earnest.ground.JobQueue;
 import earnest.ground.Worker;
 import earnest.people.People;
 
@@ -22,7 +22,7 @@ import java.util.UUID;
 /** Places calls back to numbers on record, and follows them. The check's id is the call's. */
 @Component
 class CallBacks implements Worker {
-    static final Work.Kind KIND = new Work.Kind("call-back");
+    static final JobQueue.Kind KIND = new JobQueue.Kind("call-back");
     private static final int AT_ONCE = 3;
     private static final Duration GIVE_UP = Duration.ofSeconds(20);
     private static final Duration AGAIN = Duration.ofSeconds(2);
@@ -47,7 +47,7 @@ class CallBacks implements Worker {
     }
 
     @Override
-    public Work.Kind kind() {
+    public JobQueue.Kind kind() {
         return KIND;
     }
 

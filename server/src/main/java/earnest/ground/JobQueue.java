@@ -20,7 +20,7 @@ import javax.sql.DataSource;
  * it, then taken by a worker of any living node.
  */
 @Component
-public class Work {
+public class JobQueue {
     /**
      * One kind of work, told by the id of what it is about.
      *
@@ -33,7 +33,7 @@ public class Work {
     private final Writes writes;
     private final Clock clock;
 
-    Work(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes, Clock clock) {
+    JobQueue(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes, Clock clock) {
         DataSource inTransactions = new TransactionAwareDataSourceProxy(database);
         this.table =
                 SchedulerClient.Builder.create(inTransactions)

@@ -6,13 +6,13 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** A question in words, for the record; without names, which would have to be erasable. */
-final class QuestionWords {
+final class RecordFilterWords {
     private static final DateTimeFormatter MINUTES =
             DateTimeFormatter.ofPattern("d MMM uuuu HH:mm 'UTC'").withZone(ZoneOffset.UTC);
 
-    private QuestionWords() {}
+    private RecordFilterWords() {}
 
-    static String of(Question question) {
+    static String of(RecordFilter question) {
         List<String> words = new ArrayList<>();
         if (question.person() != null) {
             words.add("about one person");

@@ -20,7 +20,7 @@ import java.util.UUID;
  * @param since entries from then on
  * @param until entries before then
  */
-record Question(
+record RecordFilter(
         @Nullable Long ticket,
         @Nullable UUID person,
         @Nullable UUID analyst,
@@ -60,7 +60,7 @@ record Question(
 
     /** Puts on an entry what was asked, so that it says what somebody got to see. */
     Entry on(Entry entry) {
-        return entry.data("about", QuestionWords.of(this))
+        return entry.data("about", RecordFilterWords.of(this))
                 .data("askedTicket", ticket)
                 .data("askedPerson", text(person))
                 .data("askedAnalyst", text(analyst))

@@ -8,11 +8,11 @@ import java.util.Locale;
 import java.util.Set;
 
 /** Folds names to plain small letters, and makes the words under which people are found. */
-final class Folding {
+final class NameNormalizer {
     private static final int LEAST_NEAR = 4;
     private static final int MOST = 80;
 
-    private Folding() {}
+    private NameNormalizer() {}
 
     /** Small plain letters and digits, words separated by single spaces. */
     static String fold(String text) {

@@ -3,10 +3,10 @@ package earnest.ground;
 import jakarta.persistence.EntityManager;
 
 /** Found by its name, as a part of every repository that adds rows. */
-class NewRowsImpl<T> implements NewRows<T> {
+class InsertRepositoryImpl<T> implements InsertRepository<T> {
     private final EntityManager entities;
 
-    NewRowsImpl(EntityManager entities) {
+    InsertRepositoryImpl(EntityManager entities) {
         this.entities = entities;
     }
 

@@ -6,7 +6,7 @@ package earnest.ground;
  *
  * @param <T> the row
  */
-public interface NewRows<T> {
+public interface InsertRepository<T> {
     /** Must be called within a transaction; from then on changes of the row are written too. */
     void add(T row);
 }

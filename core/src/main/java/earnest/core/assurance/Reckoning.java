@@ -10,7 +10,7 @@ import java.util.Set;
 import java.util.TreeSet;
 
 /** The lines of a ticket, counted at one instant (assurance, counting, steps 3 to 9). */
-final class Account {
+final class Reckoning {
     final List<Counted> lines;
     final List<Line> signals;
     final int standing;
@@ -18,7 +18,7 @@ final class Account {
     final int paths;
 
     /** Counts lines that are in the counting order. Their points and reasons are set. */
-    Account(List<Counted> lines, Question question) {
+    Reckoning(List<Counted> lines, Question question) {
         this.lines = lines;
         Rulebook book = question.rulebook();
         count(book);
@@ -126,13 +126,13 @@ final class Account {
                 && bar.oneOf().stream().allMatch(list -> list.stream().anyMatch(factors::contains));
     }
 
-    static Account at(Instant now, Question question) {
+    static Reckoning at(Instant now, Question question) {
         var ages = Counted.ages(question.evidence(), question.available());
         List<Counted> lines = new ArrayList<>();
         for (Evidence line : question.evidence()) {
             lines.add(Counted.of(line, question, now, ages));
         }
         lines.sort(Counted.ORDER);
-        return new Account(lines, question);
+        return new Reckoning(lines, question);
     }
 }

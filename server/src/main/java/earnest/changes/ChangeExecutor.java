@@ -10,8 +10,8 @@ import earnest.connectors.Connector;
 import earnest.connectors.PeopleSource;
 import earnest.core.passwords.Generator;
 import earnest.core.passwords.Secret;
+import earnest.ground.JobQueue;
 import earnest.ground.Waypoints;
-import earnest.ground.Work;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
 import earnest.people.People;
@@ -40,8 +40,8 @@ import java.util.UUID;
  * crash is taken up where it stands: intended is asked, asked is read back, never asked again.
  */
 @Component
-class CarryOut implements Worker {
-    static final Work.Kind KIND = new Work.Kind("carry-out-change");
+class ChangeExecutor implements Worker {
+    static final JobQueue.Kind KIND = new JobQueue.Kind("carry-out-change");
     private static final int AT_ONCE = 8;
     private static final Duration READ_BACK_EVERY = Duration.ofSeconds(1);
     private static final Duration CONFIRM_EVERY = Duration.ofMillis(300);
@@ -67,7 +67,7 @@ class CarryOut implements Worker {
     private final Clock clock;
     private final Waypoints waypoints;
 
-    CarryOut(
+    ChangeExecutor(
             ChangeRepository changes,
             ChangeEntries entries,
             Settling settling,
@@ -101,7 +101,7 @@ class CarryOut implements Worker {
     }
 
     @Override
-    public Work.Kind kind() {
+    public JobQueue.Kind kind() {
         return KIND;
     }
 
