@@ -8,9 +8,8 @@ import earnest.ground.Routine;
 import earnest.ground.Writes;
 import earnest.people.People;
 
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
-import org.springframework.boot.context.event.ApplicationStartedEvent;
-import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -33,7 +32,7 @@ import java.util.UUID;
  */
 @Component
 @ConditionalOnProperty(name = "earnest.demo.enabled", havingValue = "true")
-class DemoWorld implements Routine {
+class DemoWorld implements Routine, SmartInitializingSingleton {
     private final DemoProperties properties;
     private final Analysts analysts;
     private final Enrolments enrolments;
@@ -56,8 +55,9 @@ class DemoWorld implements Routine {
         this.writes = writes;
     }
 
-    @EventListener(ApplicationStartedEvent.class)
-    void admit() {
+    /** Before the first request is taken: whoever sees that the server is up can sign in. */
+    @Override
+    public void afterSingletonsInstantiated() {
         String password = Objects.requireNonNull(properties.signInPassword());
         analysts.admit(
                 List.of(
