@@ -1599,6 +1599,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     releaseSignIn: {
@@ -1670,6 +1704,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     demo: {
@@ -1688,6 +1756,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Demo"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1744,6 +1846,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     health: {
@@ -1762,6 +1898,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Health"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -1813,6 +1983,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -1918,6 +2122,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     findPeople: {
@@ -1991,6 +2229,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     peopleSources: {
@@ -2040,6 +2312,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2167,6 +2473,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     removePeopleSource: {
@@ -2238,6 +2578,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     peopleFreshness: {
@@ -2287,6 +2661,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2367,6 +2775,40 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2462,6 +2904,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     erasures: {
@@ -2511,6 +2987,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2624,6 +3134,40 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2760,6 +3304,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     exportRecord: {
@@ -2830,6 +3408,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "not-sealed",
                      *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -2931,6 +3543,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     sealingKey: {
@@ -2980,6 +3626,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -3097,6 +3777,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     entryKinds: {
@@ -3146,6 +3860,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -3205,6 +3953,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     whoIsSignedIn: {
@@ -3223,6 +4005,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SignedInAnalyst"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
         };
@@ -3340,6 +4156,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     signOut: {
@@ -3387,6 +4237,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -3441,6 +4325,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -3577,6 +4495,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     takeOn: {
@@ -3695,6 +4647,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     endWork: {
@@ -3785,6 +4771,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     makeInvitation: {
@@ -3870,6 +4890,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "not-invited",
                      *       "type": "urn:earnest:problem:not-invited"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4011,6 +5065,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     systems: {
@@ -4060,6 +5148,40 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4195,6 +5317,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     ticketPage: {
@@ -4263,6 +5419,40 @@ export interface operations {
                      *       "status": 404,
                      *       "title": "unknown",
                      *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4358,6 +5548,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     answerCall: {
@@ -4441,6 +5665,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "closed",
                      *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4599,6 +5857,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     beginCheck: {
@@ -4749,6 +6041,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     endCheck: {
@@ -4833,6 +6159,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "changed-meanwhile",
                      *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4972,6 +6332,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     claim: {
@@ -5099,6 +6493,40 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -5236,6 +6664,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     chooseRoute: {
@@ -5363,6 +6825,40 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -5499,6 +6995,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     showPassword: {
@@ -5584,6 +7114,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "changed-meanwhile",
                      *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -5677,6 +7241,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     endHeldCall: {
@@ -5760,6 +7358,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "closed",
                      *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -5891,6 +7523,40 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -6047,6 +7713,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     receipt: {
@@ -6137,6 +7837,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     speakWithHeld: {
@@ -6220,6 +7954,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "closed",
                      *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -6358,6 +8126,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     answerLifting: {
@@ -6490,6 +8292,40 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
         };
     };
     ticketSummary: {
@@ -6558,6 +8394,40 @@ export interface operations {
                      *       "status": 404,
                      *       "title": "unknown",
                      *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -6646,6 +8516,40 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "closed",
                      *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -6760,6 +8664,40 @@ export interface operations {
                      *       "status": 429,
                      *       "title": "slow-down",
                      *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

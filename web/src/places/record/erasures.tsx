@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask, client, type Erasure, type Found, Problem } from "../../api/client";
 import { Button } from "../../ui/parts";
+import { SecondAnswer } from "../../ui/second-answer";
 
 interface Props {
   /** Whom the sentence asks about. */
@@ -56,7 +57,6 @@ export function Erasures({ person }: Props) {
 type During = (deed: () => Promise<unknown>) => Promise<boolean>;
 
 function Waiting({ one, during }: { one: Erasure; during: During }) {
-  const [sure, setSure] = useState(false);
   const answer = (agreed: boolean) =>
     void during(() =>
       ask(
@@ -72,30 +72,12 @@ function Waiting({ one, during }: { one: Erasure; during: During }) {
         <b>{one.askedBy}</b> asks to erase {one.values.toLocaleString("en-GB")} values that name{" "}
         <b>{one.name ?? "somebody whom the directory knows no more"}</b>: “{one.reason}”
       </p>
-      <div className="mt-2 flex flex-wrap gap-1.5">
-        {one.mine ? (
-          <>
-            <span className="self-center text-wait">Somebody else must agree.</span>
-            <Button quiet onClick={() => answer(false)}>
-              Take it back
-            </Button>
-          </>
-        ) : sure ? (
-          <>
-            <Button onClick={() => answer(true)}>Erase for good</Button>
-            <Button quiet onClick={() => setSure(false)}>
-              Not yet
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button onClick={() => setSure(true)}>Agree</Button>
-            <Button quiet onClick={() => answer(false)}>
-              Do not agree
-            </Button>
-          </>
-        )}
-      </div>
+      <SecondAnswer
+        mine={one.mine}
+        awaited="Somebody else must agree."
+        forGood="Erase for good"
+        answer={answer}
+      />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { ask, client, type StaffChangeAsked } from "../../api/client";
-import { Button } from "../../ui/parts";
+import { SecondAnswer } from "../../ui/second-answer";
 import type { During } from "./use-deed";
 
 /** In words what is asked for. */
@@ -26,23 +26,7 @@ export function WaitingChange({ one, during }: { one: StaffChangeAsked; during: 
       <p>
         <b>{one.mine ? "You" : one.askedBy}</b> asked to {wanted(one)}.
       </p>
-      <div className="mt-2 flex flex-wrap gap-1.5">
-        {one.mine ? (
-          <>
-            <span className="self-center text-wait">Another steward must agree.</span>
-            <Button quiet onClick={() => answer(false)}>
-              Take it back
-            </Button>
-          </>
-        ) : (
-          <>
-            <Button onClick={() => answer(true)}>Agree</Button>
-            <Button quiet onClick={() => answer(false)}>
-              Do not agree
-            </Button>
-          </>
-        )}
-      </div>
+      <SecondAnswer mine={one.mine} awaited="Another steward must agree." answer={answer} />
     </div>
   );
 }

@@ -56,6 +56,8 @@ class ApiDescription implements OperationCustomizer {
         for (String problem : call.refuses()) {
             add(byStatus, problem);
         }
+        add(byStatus, "500 internal");
+        add(byStatus, "503 database");
         if (!OPEN.contains(call.id())) {
             add(byStatus, "401 signed-out");
             add(byStatus, "403 no-right");
