@@ -899,7 +899,8 @@ export interface components {
         };
         ChangeOnServer: {
             server: string;
-            state: string;
+            /** @enum {string} */
+            state: "waiting" | "has-it" | "behind";
         };
         ChangeOnTicket: {
             action: string;
@@ -920,12 +921,12 @@ export interface components {
         };
         ChangeWanted: {
             action: string;
+            style?: string;
             system: string;
             /** Format: password */
             typed?: string;
             /** Format: int64 */
             version: number;
-            way?: string;
         };
         ChannelWords: {
             address: string;
@@ -958,7 +959,8 @@ export interface components {
             choices: components["schemas"]["CheckChoice"][];
             /** Format: int32 */
             digits: number;
-            kind: string;
+            /** @enum {string} */
+            kind: "code" | "text" | "choices" | "wait" | "link";
             says?: string;
             trouble: boolean;
         };
@@ -1016,7 +1018,8 @@ export interface components {
             address?: string;
             called: boolean;
             channel: string;
-            state: string;
+            /** @enum {string} */
+            state: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
         };
         Credentials: {
             login: string;
@@ -1133,7 +1136,8 @@ export interface components {
             system: string;
             /** Format: date-time */
             until?: string;
-            verdict: string;
+            /** @enum {string} */
+            verdict: "open" | "short" | "needs-second-person" | "stopped" | "no-rule";
             ways: string[][];
         };
         KeyChangeWanted: {
@@ -1205,16 +1209,21 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
-        PasswordLooks: {
-            ok: boolean;
-            /** Format: int32 */
-            remembers: number;
-            rules: components["schemas"]["PasswordRuleKept"][];
-        };
         PasswordRuleKept: {
             kept: boolean;
             rule: string;
             words: string;
+        };
+        PasswordStyleOffered: {
+            /** @enum {string} */
+            id: "read-aloud" | "spoken" | "copied" | "typed";
+            words: string;
+        };
+        PasswordTrial: {
+            ok: boolean;
+            /** Format: int32 */
+            remembers: number;
+            rules: components["schemas"]["PasswordRuleKept"][];
         };
         PeopleSourceSetUp: {
             id: string;
@@ -1257,7 +1266,7 @@ export interface components {
             title: string;
             type: string;
         };
-        ProofLine: {
+        ProofExplanation: {
             counts: boolean;
             label: string;
             note?: string;
@@ -1267,9 +1276,9 @@ export interface components {
         };
         Reckoning: {
             deniable: string[];
+            explanations: components["schemas"]["ProofExplanation"][];
             judgements: components["schemas"]["Judgement"][];
             lifting?: components["schemas"]["Lifting"];
-            lines: components["schemas"]["ProofLine"][];
             offers: components["schemas"]["Offer"][];
             open?: components["schemas"]["CheckUnderWay"];
             /** Format: int32 */
@@ -1412,8 +1421,9 @@ export interface components {
             servers: components["schemas"]["ServerOfSystem"][];
             /** Format: date-time */
             since?: string;
-            state: string;
-            ways: components["schemas"]["WayTo"][];
+            /** @enum {string} */
+            state: "open" | "locked" | "must-change" | "cannot" | "away";
+            styles: components["schemas"]["PasswordStyleOffered"][];
             words: string;
         };
         SystemSetUp: {
@@ -1488,24 +1498,23 @@ export interface components {
             route: string;
             /** Format: int32 */
             saidBack: number;
-            state: string;
+            /** @enum {string} */
+            state: "waiting" | "shown" | "sending" | "left" | "arrived" | "said-back" | "replaced" | "expired" | "unclear" | "withdrawn";
+            /** @enum {string} */
+            style: "read-aloud" | "spoken" | "copied" | "typed";
             trouble?: string;
-            way: string;
         };
         Waiting: {
             holder?: string;
             /** Format: uuid */
             id: string;
-            line: string;
-            /** Format: date-time */
-            lineSince: string;
             number: string;
             reminder?: string;
+            /** Format: date-time */
+            since: string;
+            /** @enum {string} */
+            talk: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
             title: string;
-            words: string;
-        };
-        WayTo: {
-            id: string;
             words: string;
         };
         WelcomeReply: {
@@ -5720,9 +5729,9 @@ export interface operations {
                 /**
                  * @example {
                  *       "action": "temporary-password",
+                 *       "style": "read-aloud",
                  *       "system": "directory",
-                 *       "version": 3,
-                 *       "way": "read-aloud"
+                 *       "version": 3
                  *     }
                  */
                 "application/json": components["schemas"]["ChangeWanted"];
@@ -5772,7 +5781,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description needs-second-person, no-right, no-rule, not-from-this-page, not-sure-enough, stopped, way-not-allowed */
+            /** @description needs-second-person, no-right, no-rule, not-from-this-page, not-sure-enough, stopped, style-not-allowed */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -5990,7 +5999,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description changed-meanwhile, closed, held-by-another, nobody-named, nobody-on-the-line, not-offered */
+            /** @description changed-meanwhile, closed, held-by-another, line-held, nobody-named, nobody-on-the-line, not-offered */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6298,7 +6307,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description changed-meanwhile, check-over, closed, conversation-over, held-by-another, not-answered */
+            /** @description changed-meanwhile, check-over, closed, conversation-over, held-by-another, line-held, not-answered */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7102,7 +7111,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description changed-meanwhile, closed, gone, held-by-another, not-read-aloud, not-to-be-seen, nothing-to-hand-over, out-of-force, said-back */
+            /** @description changed-meanwhile, closed, gone, held-by-another, line-held, not-read-aloud, not-to-be-seen, nothing-to-hand-over, out-of-force, said-back */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7591,7 +7600,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PasswordLooks"];
+                    "application/json": components["schemas"]["PasswordTrial"];
                 };
             };
             /** @description unreadable */
@@ -7628,7 +7637,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description needs-second-person, no-right, no-rule, not-from-this-page, not-sure-enough, stopped, style-not-allowed */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -7638,8 +7647,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 403,
-                     *       "title": "no-right",
-                     *       "type": "urn:earnest:problem:no-right"
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -7662,7 +7671,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description changed-meanwhile, closed, held-by-another, nobody-named */
+            /** @description cannot-be-helped, changed-meanwhile, closed, held-by-another, no-account, nobody-named */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -7672,8 +7681,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 409,
-                     *       "title": "changed-meanwhile",
-                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *       "title": "cannot-be-helped",
+                     *       "type": "urn:earnest:problem:cannot-be-helped"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -7696,7 +7705,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description too-many-looks */
+            /** @description too-many-tries */
             429: {
                 headers: {
                     [name: string]: unknown;
@@ -7706,8 +7715,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 429,
-                     *       "title": "too-many-looks",
-                     *       "type": "urn:earnest:problem:too-many-looks"
+                     *       "title": "too-many-tries",
+                     *       "type": "urn:earnest:problem:too-many-tries"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -28,7 +28,7 @@ export interface Wanted {
   action: string;
   version: number;
   /** How a temporary password comes about. */
-  way?: string;
+  style?: string;
   /** The password, when it is typed. */
   typed?: string;
 }
@@ -49,7 +49,7 @@ export const answerLifting = (ticket: string, lifting: string, agreed: boolean) 
       body: { agreed },
     }),
   );
-export const lookAt = (ticket: string, system: string, typed: string, signal: AbortSignal) =>
+export const tryOut = (ticket: string, system: string, typed: string, signal: AbortSignal) =>
   ask(
     client.POST("/api/tickets/{ticket}/password-check", { ...path(ticket), body: { system, typed }, signal }),
   );

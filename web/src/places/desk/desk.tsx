@@ -24,7 +24,7 @@ export function Desk() {
     enabled: may(me, "work-at-desk"),
     refetchInterval: 60_000,
   });
-  const ringing = edge.data?.waiting.find((w) => w.line === "ringing");
+  const ringing = edge.data?.waiting.find((w) => w.talk === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);
   const turn = async (act: () => Promise<unknown>, to: string) => {
     pageTurns();
@@ -40,7 +40,7 @@ export function Desk() {
     const to = mine[(at + 1) % Math.max(1, mine.length)];
     if (to) open(to.id);
   };
-  const held = edge.data?.inHand.find((w) => w.line === "held" && w.id !== ticket);
+  const held = edge.data?.inHand.find((w) => w.talk === "held" && w.id !== ticket);
   const swap = async (id: string) => {
     await turn(() => speak(id), id);
   };

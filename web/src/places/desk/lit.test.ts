@@ -9,7 +9,7 @@ const judgement = (action: string, verdict: string) => ({
   asks: 40,
   points: 0,
   also: [],
-  ways: [],
+  styles: [],
 });
 
 const page = (over: Partial<Page>): Page =>
@@ -17,7 +17,7 @@ const page = (over: Partial<Page>): Page =>
     proof: {
       standing: 0,
       stopped: false,
-      lines: [],
+      explanations: [],
       offers: [],
       judgements: [judgement("unlock", "open"), judgement("temporary-password", "short")],
     },

@@ -35,7 +35,7 @@ class ArchitectureTest {
                     "earnest.core.passwords.Spelling", // to say it
                     "earnest.wrapped.WrappedSecrets", // to encrypt it
                     "earnest.wrapped.SecretMarks", // to refuse it in a summary
-                    "earnest.connectors.ldap.LdapConnector", // to set it
+                    "earnest.connectors.ldap.LdapChanges", // to set it
                     "earnest.connectors.ldap.LdapServers", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it

@@ -189,7 +189,13 @@ class ChecksTest {
         assertThat(tove.standing(ticket)).isEqualTo(22);
         outside.drop(call);
         Eventually.waitFor("the drop to be seen", () -> tove.standing(ticket) == 0);
-        assertThat(tove.page(ticket).get("proof").get("lines").get(0).get("reason").asString())
+        assertThat(
+                        tove.page(ticket)
+                                .get("proof")
+                                .get("explanations")
+                                .get(0)
+                                .get("reason")
+                                .asString())
                 .contains("another call");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
@@ -215,7 +221,7 @@ class ChecksTest {
         assertThat(tove.page(shown).get("suggested").toString()).contains(account);
         assertThat(tove.page(shown).get("who")).isNull();
         tove.claim(shown, account).ok();
-        JsonNode line = tove.page(shown).get("proof").get("lines").get(0);
+        JsonNode line = tove.page(shown).get("proof").get("explanations").get(0);
         assertThat(line.get("label").asString()).isEqualTo("Number shown");
         assertThat(line.get("points").asInt()).isZero();
     }

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.record.SealedRecord;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
@@ -106,11 +106,13 @@ class ErasureTest {
                                                 .filter(answer -> answer.status() == 200))
                         .text();
         assertThat(receipt).doesNotContain(name);
-        Verdict verdict =
+        Verification verification =
                 ReceiptCheck.check(
                         receipt.getBytes(StandardCharsets.UTF_8),
                         SealKey.read(sealed.keys().key()));
-        assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+        assertThat(verification.outcome())
+                .as(verification.words())
+                .isEqualTo(Verification.Outcome.PROVED);
     }
 
     @Test

@@ -8,7 +8,7 @@ import static earnest.Provable.sealed;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.core.record.ReceiptCheck;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 
@@ -50,8 +50,11 @@ class ExportAskedTest {
                     read.valueStream().map(r -> r.get("entry").get("id").asString()).toList();
             Answer export = asked(elif, question);
             String text = export.text();
-            Verdict verdict = ReceiptCheck.check(text.getBytes(StandardCharsets.UTF_8), key(elif));
-            assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+            Verification verification =
+                    ReceiptCheck.check(text.getBytes(StandardCharsets.UTF_8), key(elif));
+            assertThat(verification.outcome())
+                    .as(verification.words())
+                    .isEqualTo(Verification.Outcome.PROVED);
             assertThat(shown).isNotEmpty().allMatch(text::contains);
             assertThat(text.lines().filter(l -> l.startsWith("{\"number\""))).hasSize(shown.size());
             assertThat(python(Files.writeString(folder.resolve("asked.json"), text), key(elif)))

@@ -11,7 +11,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
@@ -52,8 +52,10 @@ class KeyChangeTest {
                 () -> lastChange(maren).get("sealed").asBoolean());
     }
 
-    private static void proved(Verdict verdict) {
-        assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+    private static void proved(Verification verification) {
+        assertThat(verification.outcome())
+                .as(verification.words())
+                .isEqualTo(Verification.Outcome.PROVED);
     }
 
     @Test

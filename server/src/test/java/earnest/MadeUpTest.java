@@ -96,7 +96,7 @@ class MadeUpTest {
                     assertThat(tove.type(ticket, check, "heron").ok().get("outcome").asString())
                             .isEqualTo("passed");
                     assertThat(tove.standing(ticket)).isEqualTo(25);
-                    assertThat(tove.page(ticket).get("proof").get("lines").toString())
+                    assertThat(tove.page(ticket).get("proof").get("explanations").toString())
                             .contains("Word of the harbour")
                             .contains("said at the gate");
                     assertThat(words(ticket))
@@ -145,7 +145,7 @@ class MadeUpTest {
                                 "settings",
                                 Map.of("drawer", "drawer 1"),
                                 "passwordRules",
-                                Map.of("ways", List.of("read-aloud"))))
+                                Map.of("styles", List.of("read-aloud"))))
                 .ok();
         steward.api()
                 .put(

@@ -51,7 +51,7 @@ class ProofAttacksTest {
     }
 
     private String lines(String ticket) {
-        return tove.page(ticket).get("proof").get("lines").toString();
+        return tove.page(ticket).get("proof").get("explanations").toString();
     }
 
     @Test
@@ -106,7 +106,7 @@ class ProofAttacksTest {
                 .isEqualTo("needs-lead");
         lead().post(answer, Map.of("agreed", true)).ok();
         assertThat(tove.page(next).get("proof").get("stopped").asBoolean()).isFalse();
-        assertThat(tove.page(ticket).get("proof").get("lines").toString())
+        assertThat(tove.page(ticket).get("proof").get("explanations").toString())
                 .contains("two lifted the stop")
                 .doesNotContain("stops everything");
         assertThat(lead().post(answer, Map.of("agreed", true)).problem()).isEqualTo("decided");

@@ -2,7 +2,7 @@ package earnest;
 
 import earnest.core.record.ExportCheck;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -47,7 +47,7 @@ final class Provable {
         return SealKey.read(desk.api().get("/api/record/key").ok().get("key").asString());
     }
 
-    static Verdict check(String export, SealKey key) {
+    static Verification check(String export, SealKey key) {
         ExportCheck check = new ExportCheck(key);
         export.lines()
                 .forEach(

@@ -169,7 +169,7 @@ class RecordAttacksTest {
         try {
             assertThat(tove.standing(closed)).isEqualTo(stood);
             JsonNode proof = tove.page(open).get("proof");
-            assertThat(proof.get("lines").toString())
+            assertThat(proof.get("explanations").toString())
                     .contains("the rulebook in force does not know it");
             assertThat(proof.get("standing").asInt()).isLessThan(stood);
             assertThat(tove.change(open, "temporary-password").problem())

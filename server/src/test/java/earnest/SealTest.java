@@ -10,7 +10,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.record.SealedRecord;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
@@ -66,15 +66,17 @@ class SealTest {
         long size = sealed(app).size();
         SealKey key = key(elif);
         String whole = elif.api().get("/api/record/export").text();
-        Verdict verdict = check(whole, key);
-        assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+        Verification verification = check(whole, key);
+        assertThat(verification.outcome())
+                .as(verification.words())
+                .isEqualTo(Verification.Outcome.PROVED);
         for (long[] range : new long[][] {{0, 1}, {1, 2}, {3, 21}, {size - 2, size}}) {
             String part =
                     elif.api()
                             .get("/api/record/export?from=%d&to=%d".formatted(range[0], range[1]))
                             .text();
-            Verdict ofPart = check(part, key);
-            assertThat(ofPart.outcome()).as(ofPart.words()).isEqualTo(Verdict.Outcome.PROVED);
+            Verification ofPart = check(part, key);
+            assertThat(ofPart.outcome()).as(ofPart.words()).isEqualTo(Verification.Outcome.PROVED);
         }
         assertThat(elif.api().get("/api/record/export?from=5&to=5").status()).isEqualTo(422);
         assertThat(elif.api().get("/api/record/export?format=tea").status()).isEqualTo(422);
@@ -124,8 +126,11 @@ class SealTest {
         sealed(app);
         String receipt = tove.api().get("/api/tickets/" + ticket + "/receipt").text();
         SealKey key = key(tove);
-        Verdict verdict = ReceiptCheck.check(receipt.getBytes(StandardCharsets.UTF_8), key);
-        assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+        Verification verification =
+                ReceiptCheck.check(receipt.getBytes(StandardCharsets.UTF_8), key);
+        assertThat(verification.outcome())
+                .as(verification.words())
+                .isEqualTo(Verification.Outcome.PROVED);
         assertThat(receipt).contains("Tove Rask").contains("person-claimed");
         assertThat(python(Files.writeString(folder.resolve("receipt.json"), receipt), key))
                 .isEqualTo("proved");
@@ -215,8 +220,8 @@ class SealTest {
                 database.execute(
                         "update earnest.entry set leaf = replace(leaf, 'people-copied',"
                             + " 'people-cooked') where id = (select id from earnest.kept_entry)");
-                Verdict altered = check(elif.api().get("/api/record/export").text(), key);
-                assertThat(altered.outcome()).isEqualTo(Verdict.Outcome.FAILED);
+                Verification altered = check(elif.api().get("/api/record/export").text(), key);
+                assertThat(altered.outcome()).isEqualTo(Verification.Outcome.FAILED);
                 assertThat(altered.words()).contains("altered");
 
                 database.execute(
@@ -239,8 +244,8 @@ class SealTest {
             }
         }
         assertThat(sealed(app).size()).isGreaterThanOrEqualTo(size + 2);
-        Verdict again = check(elif.api().get("/api/record/export").text(), key);
-        assertThat(again.outcome()).as(again.words()).isEqualTo(Verdict.Outcome.PROVED);
+        Verification again = check(elif.api().get("/api/record/export").text(), key);
+        assertThat(again.outcome()).as(again.words()).isEqualTo(Verification.Outcome.PROVED);
     }
 
     private static Connection root(App app) throws SQLException {

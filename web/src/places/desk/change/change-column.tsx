@@ -180,9 +180,9 @@ function Action({ page, system, can, choose }: ActionProps) {
     (c) => c.system === system.id && ["INTENDED", "ASKED", "UNKNOWN"].includes(c.state),
   );
   const last = page.changes.filter((c) => c.system === system.id && c.action === can.action).at(-1);
-  const [way, setWay] = useState(system.ways[0]?.id);
+  const [style, setStyle] = useState(system.styles[0]?.id);
   const gives = can.action === "temporary-password";
-  const typing = gives && way === "typed";
+  const typing = gives && style === "typed";
   const may = page.ticket.mine && judgement?.verdict === "open" && !can.closed && !running;
   const go = () => {
     if (may && typing) document.getElementById(`type-${system.id}`)?.focus();
@@ -192,7 +192,7 @@ function Action({ page, system, can, choose }: ActionProps) {
           system: system.id,
           action: can.action,
           version: page.ticket.version,
-          ...(gives && way ? { way } : {}),
+          ...(gives && style ? { style } : {}),
         }),
       );
     else choose(can.action);
@@ -224,8 +224,8 @@ function Action({ page, system, can, choose }: ActionProps) {
           <span className="text-muted">The new password is</span>
           <select
             className="field min-h-7 py-0.5"
-            value={way}
-            onChange={(e) => setWay(e.target.value)}
+            value={style}
+            onChange={(e) => setStyle(system.styles.find((s) => s.id === e.target.value)?.id)}
             onKeyDown={(e) => {
               if (e.key === "Enter") {
                 e.preventDefault();
@@ -233,16 +233,16 @@ function Action({ page, system, can, choose }: ActionProps) {
               }
             }}
           >
-            {system.ways.map((w) => (
-              <option key={w.id} value={w.id}>
-                {w.id === "typed" ? "typed by you" : w.words}
+            {system.styles.map((s) => (
+              <option key={s.id} value={s.id}>
+                {s.id === "typed" ? "typed by you" : s.words}
               </option>
             ))}
           </select>
         </label>
       )}
       {may && typing && (
-        <TypeIt page={page} system={system} hotkey={can.key} done={() => setWay(system.ways[0]?.id)} />
+        <TypeIt page={page} system={system} hotkey={can.key} done={() => setStyle(system.styles[0]?.id)} />
       )}
       {last && <DoneLine done={last} />}
     </div>

@@ -1,7 +1,7 @@
 import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
-import { type Looks, type Page, Problem, type System } from "../../../api/client";
+import { type Page, type PasswordTrial, Problem, type System } from "../../../api/client";
 import * as acts from "../acts";
 import { TypeIt } from "./type-it";
 
@@ -9,16 +9,16 @@ vi.mock("../acts");
 
 const page = { ticket: { id: "t", version: 7 } } as Page;
 const system = { id: "directory" } as System;
-const looks = (ok: boolean): Looks => ({
+const trial = (ok: boolean): PasswordTrial => ({
   ok,
   remembers: 5,
   rules: [{ rule: "minLength", kept: ok, words: "At least 12 characters" }],
 });
 
 beforeEach(() => {
-  vi.mocked(acts.lookAt)
+  vi.mocked(acts.tryOut)
     .mockReset()
-    .mockImplementation((_ticket, _system, typed) => Promise.resolve(looks(typed.length >= 12)));
+    .mockImplementation((_ticket, _system, typed) => Promise.resolve(trial(typed.length >= 12)));
   vi.mocked(acts.change)
     .mockReset()
     .mockResolvedValue(undefined as never);
@@ -32,9 +32,9 @@ describe("typing a temporary password", () => {
     render(<TypeIt page={page} system={system} hotkey="T" done={() => {}} />);
     await userEvent.type(field(), "abcdef");
     await waitFor(() =>
-      expect(acts.lookAt).toHaveBeenLastCalledWith("t", "directory", "abcdef", expect.anything()),
+      expect(acts.tryOut).toHaveBeenLastCalledWith("t", "directory", "abcdef", expect.anything()),
     );
-    expect(vi.mocked(acts.lookAt).mock.calls.length).toBeLessThan(6);
+    expect(vi.mocked(acts.tryOut).mock.calls.length).toBeLessThan(6);
     expect(await screen.findByText("The system itself also refuses their last 5 passwords")).toBeVisible();
   });
 
@@ -56,7 +56,7 @@ describe("typing a temporary password", () => {
       system: "directory",
       action: "temporary-password",
       version: 7,
-      way: "typed",
+      style: "typed",
       typed: "heron-PIER-62",
     });
     await waitFor(() => expect(done).toHaveBeenCalled());
@@ -67,13 +67,13 @@ describe("typing a temporary password", () => {
     render(<TypeIt page={page} system={system} hotkey="T" done={() => {}} />);
     await userEvent.type(field(), "heron-PIER-62");
     await waitFor(() => expect(give()).toBeEnabled());
-    vi.mocked(acts.lookAt).mockReturnValue(new Promise(() => {}));
+    vi.mocked(acts.tryOut).mockReturnValue(new Promise(() => {}));
     await userEvent.type(field(), "x");
     expect(give()).toBeDisabled();
   });
 
   it("says why the rules cannot be asked for", async () => {
-    vi.mocked(acts.lookAt).mockRejectedValue(new Problem(429, "too-many-looks", "Have one drawn instead."));
+    vi.mocked(acts.tryOut).mockRejectedValue(new Problem(429, "too-many-tries", "Have one drawn instead."));
     render(<TypeIt page={page} system={system} hotkey="T" done={() => {}} />);
     await userEvent.type(field(), "a");
     expect(await screen.findByRole("alert")).toHaveTextContent("Have one drawn instead.");

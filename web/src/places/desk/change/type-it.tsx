@@ -1,7 +1,7 @@
 import { type FormEvent, useEffect, useState } from "react";
-import { type Looks, type Page, Problem, type System } from "../../../api/client";
+import { type Page, type PasswordTrial, Problem, type System } from "../../../api/client";
 import { Button } from "../../../ui/parts";
-import { change, lookAt } from "../acts";
+import { change, tryOut } from "../acts";
 import { useNotices } from "../notices";
 
 interface Props {
@@ -16,7 +16,7 @@ export function TypeIt({ page, system, hotkey, done }: Props) {
   const [typed, setTyped] = useState("");
   const notices = useNotices();
   const rules = useRules(page.ticket.id, system.id, typed);
-  const ready = typed !== "" && rules.looks?.ok === true && rules.of === typed;
+  const ready = typed !== "" && rules.trial?.ok === true && rules.of === typed;
   const give = async (event: FormEvent) => {
     event.preventDefault();
     if (!ready) return;
@@ -25,7 +25,7 @@ export function TypeIt({ page, system, hotkey, done }: Props) {
         system: system.id,
         action: "temporary-password",
         version: page.ticket.version,
-        way: "typed",
+        style: "typed",
         typed,
       }),
     );
@@ -49,16 +49,16 @@ export function TypeIt({ page, system, hotkey, done }: Props) {
         />
       </label>
       <ul id={`rules-${system.id}`} aria-label="What the system asks of it" className="text-xs">
-        {(rules.looks?.rules ?? []).map((rule) => (
+        {(rules.trial?.rules ?? []).map((rule) => (
           <li key={rule.rule} className={rule.kept ? "text-good" : "text-muted"}>
             <span aria-hidden>{rule.kept ? "✓ " : "‖ "}</span>
             {rule.words}
             <span className="sr-only">{rule.kept ? ", kept" : ", not yet"}</span>
           </li>
         ))}
-        {(rules.looks?.remembers ?? 0) > 0 && (
+        {(rules.trial?.remembers ?? 0) > 0 && (
           <li className="text-muted">
-            The system itself also refuses their last {rules.looks?.remembers} passwords
+            The system itself also refuses their last {rules.trial?.remembers} passwords
           </li>
         )}
       </ul>
@@ -76,7 +76,7 @@ export function TypeIt({ page, system, hotkey, done }: Props) {
 
 interface Seen {
   of?: string;
-  looks?: Looks;
+  trial?: PasswordTrial;
   trouble?: string;
 }
 
@@ -88,8 +88,8 @@ function useRules(ticket: string, system: string, typed: string): Seen {
   useEffect(() => {
     const stop = new AbortController();
     const waiting = setTimeout(() => {
-      lookAt(ticket, system, typed, stop.signal).then(
-        (looks) => setSeen({ of: typed, looks }),
+      tryOut(ticket, system, typed, stop.signal).then(
+        (trial) => setSeen({ of: typed, trial }),
         (problem: unknown) => {
           if (stop.signal.aborted) return;
           const trouble = problem instanceof Problem ? problem.message : "The rules could not be asked for.";

@@ -14,7 +14,7 @@ interface Props {
 /** The book's edge: what is in hand and who is waiting. Pages are turned here. */
 export function Edge({ edge, open, swap, turn, answer }: Props) {
   const now = useNow();
-  const firstRing = edge?.waiting.find((w) => w.line === "ringing")?.id;
+  const firstRing = edge?.waiting.find((w) => w.talk === "ringing")?.id;
   return (
     <nav aria-label="Pages" className="min-h-0 overflow-y-auto pt-3 pl-4">
       <Head words="In hand" count={edge?.inHand.length ?? 0} />
@@ -26,7 +26,7 @@ export function Edge({ edge, open, swap, turn, answer }: Props) {
       <Head words="Waiting" count={edge?.waiting.length ?? 0} />
       {edge?.waiting.length === 0 && <Empty words="Nobody waits. A call that rings comes here by itself." />}
       {edge?.waiting.map((w) =>
-        w.line === "ringing" ? (
+        w.talk === "ringing" ? (
           <Ringing key={w.id} waiting={w} now={now} first={w.id === firstRing} answer={answer} />
         ) : (
           <PageTab key={w.id} waiting={w} now={now} on={w.id === open} turn={turn} dashed />
@@ -70,7 +70,7 @@ function PageTab({ waiting: w, now, on, swaps = false, turn, dashed = false }: T
   const look = on
     ? "relative -mr-[3px] border-y border-r-0 border-l-4 border-margin bg-sheet"
     : `border border-r-0 border-rule ${dashed ? "border-dashed" : ""}`;
-  const time = w.line === "on-the-line" ? since(w.lineSince, now) : `${inWords(w.lineSince, now)} ago`;
+  const time = w.talk === "answered" ? since(w.since, now) : `${inWords(w.since, now)} ago`;
   return (
     <button
       type="button"
@@ -108,7 +108,7 @@ function Ringing({ waiting: w, now, first, answer }: RingingProps) {
       className="mb-1 rounded-l-[3px] border border-rule border-r-0 border-l-4 border-l-seal bg-lit px-2.5 py-1.5"
     >
       <b className="block">
-        Ringing <span className="num">{since(w.lineSince, now)}</span>
+        Ringing <span className="num">{since(w.since, now)}</span>
       </b>
       <small className="mb-1 block text-muted text-xs">{w.words}</small>
       <Button onClick={() => answer(w.id)}>Answer {first && <Key>R</Key>}</Button>

@@ -57,7 +57,7 @@ const GONE: Record<string, string> = {
 
 function Handing({ page, handover, mine }: { page: Page; handover: HandoverState; mine: boolean }) {
   const { state } = handover;
-  const unseen = state.way === "copied";
+  const unseen = state.style === "copied";
   const reading = !unseen && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
   return (
     <>
@@ -115,7 +115,7 @@ function ByText({ page, handover }: { page: Page; handover: HandoverState }) {
     <div className="mb-3 grid gap-1">
       {phones.map((phone, i) => (
         <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone)}>
-          {handover.state.way === "copied" ? capital(phone.brings) : `Or ${phone.brings}`} to {phone.label}
+          {handover.state.style === "copied" ? capital(phone.brings) : `Or ${phone.brings}`} to {phone.label}
         </Button>
       ))}
     </div>

@@ -31,7 +31,7 @@ export function ReadAloud({ ticket, handover, fresh }: Props) {
     if (now) void notices.during(() => saidBack(ticket, now.part));
   };
   // Whoever asked for it a moment ago on this page reads it at once; nobody else sees it by itself.
-  const drawn = handover.way === "read-aloud" || handover.way === "spoken";
+  const drawn = handover.style === "read-aloud" || handover.style === "spoken";
   const byItself =
     fresh && drawn && handover.state === "waiting" && parts === null && wasAskedHere(handover.change);
   const begun = useRef(false);

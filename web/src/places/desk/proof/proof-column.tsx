@@ -59,25 +59,25 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
 }
 
 function Lines({ reckoning }: { reckoning: Reckoning }) {
-  if (reckoning.lines.length === 0) return <p className="mb-2 text-muted">Nothing was checked yet.</p>;
+  if (reckoning.explanations.length === 0) return <p className="mb-2 text-muted">Nothing was checked yet.</p>;
   return (
     <ul aria-label="The reckoning">
-      {reckoning.lines.map((line, i) => (
+      {reckoning.explanations.map((given, i) => (
         <li
           // biome-ignore lint/suspicious/noArrayIndexKey: lines only ever stand in the counting order
           key={i}
-          className={`grid grid-cols-[1fr_40px] gap-1.5 border-hair border-b py-1 ${line.points === 0 ? "text-muted" : ""}`}
+          className={`grid grid-cols-[1fr_40px] gap-1.5 border-hair border-b py-1 ${given.points === 0 ? "text-muted" : ""}`}
         >
           <span>
-            {line.label}
-            {(line.reason ?? line.note) && (
+            {given.label}
+            {(given.reason ?? given.note) && (
               <small className="block text-muted text-xs">
-                {[line.note, line.reason].filter(Boolean).join("; ")}
+                {[given.note, given.reason].filter(Boolean).join("; ")}
               </small>
             )}
           </span>
-          <span className={`num text-right font-semibold ${line.points < 0 ? "text-stop" : ""}`}>
-            {signed(line.points)}
+          <span className={`num text-right font-semibold ${given.points < 0 ? "text-stop" : ""}`}>
+            {signed(given.points)}
           </span>
         </li>
       ))}

@@ -12,7 +12,7 @@ const offer = (id: string, label: string, took: number) => ({
 const reckoning: Reckoning = {
   standing: 0,
   stopped: false,
-  lines: [],
+  explanations: [],
   offers: [
     offer("fact", "Staff fact", 15),
     offer("text", "Code to work mobile", 40),

@@ -1,5 +1,6 @@
 package earnest.bench;
 
+import earnest.core.assurance.AssessmentInput;
 import earnest.core.assurance.Assurance;
 import earnest.core.assurance.Available;
 import earnest.core.assurance.Caps;
@@ -7,7 +8,6 @@ import earnest.core.assurance.Evidence;
 import earnest.core.assurance.Factor;
 import earnest.core.assurance.Method;
 import earnest.core.assurance.Outcome;
-import earnest.core.assurance.Question;
 import earnest.core.assurance.Rule;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Wanted;
@@ -28,22 +28,21 @@ final class AssessBench {
 
     static void run() {
         Report.head("Assessments (one thread)");
-        measure("three lines, eight checks available, two actions", question(3, 8));
-        measure("twelve lines, sixteen checks available, two actions", question(12, 16));
+        measure("three lines, eight checks available, two actions", input(3, 8));
+        measure("twelve lines, sixteen checks available, two actions", input(12, 16));
     }
 
-    private static void measure(String what, Question question) {
-        perSecond(question);
-        Report.line(
-                String.format(Locale.ROOT, "%-55s %,10.0f a second", what, perSecond(question)));
+    private static void measure(String what, AssessmentInput input) {
+        perSecond(input);
+        Report.line(String.format(Locale.ROOT, "%-55s %,10.0f a second", what, perSecond(input)));
     }
 
-    private static double perSecond(Question question) {
+    private static double perSecond(AssessmentInput input) {
         long begun = System.nanoTime();
         long done = 0;
         int kept = 0;
         while (System.nanoTime() - begun < MEASURE_NANOS) {
-            kept ^= Assurance.assess(question).standing();
+            kept ^= Assurance.assess(input).standing();
             done++;
         }
         if (kept == Integer.MIN_VALUE) {
@@ -52,7 +51,7 @@ final class AssessBench {
         return done / ((System.nanoTime() - begun) / 1e9);
     }
 
-    private static Question question(int lines, int checks) {
+    private static AssessmentInput input(int lines, int checks) {
         String[] methods = {"text", "back", "app", "fact"};
         String[] paths = {"phone:", "phone:", "device:", "memory:"};
         List<Evidence> evidence = new ArrayList<>();
@@ -102,7 +101,7 @@ final class AssessBench {
                                         "*",
                                         null,
                                         false)));
-        return new Question(
+        return new AssessmentInput(
                 book,
                 evidence,
                 List.of(),

@@ -43,7 +43,7 @@ final class AssessCommand implements Command {
 
     private static Map<String, Object> result(String name, Object value) {
         try {
-            return CaseFile.result(name, Assurance.assess(CaseFile.question(Fields.of("", value))));
+            return CaseFile.result(name, Assurance.assess(CaseFile.input(Fields.of("", value))));
         } catch (IllegalArgumentException e) {
             throw new Refused("case '%s', %s".formatted(name, e.getMessage()));
         }

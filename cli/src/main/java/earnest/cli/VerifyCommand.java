@@ -4,7 +4,7 @@ import earnest.core.record.ExportCheck;
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.Seal;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 
 import org.jspecify.annotations.Nullable;
 
@@ -51,7 +51,7 @@ final class VerifyCommand implements Command {
         Path file = Path.of(options.only("FILE"));
         SealKey key = key(options.value("--key"));
         List<Seal> seals = seals(options.value("--witness"));
-        Verdict verdict;
+        Verification verification;
         try (InputStream bytes = new BufferedInputStream(Files.newInputStream(file), 1 << 12)) {
             bytes.mark(64);
             String begin = new String(bytes.readNBytes(40), StandardCharsets.UTF_8);
@@ -60,15 +60,15 @@ final class VerifyCommand implements Command {
             if (receipt && !seals.isEmpty()) {
                 throw Refused.field("--witness", "fits an export, and this is a receipt");
             }
-            verdict =
+            verification =
                     receipt
                             ? ReceiptCheck.check(Input.bytes(file.toString()), key)
                             : export(bytes, new ExportCheck(key, seals));
         } catch (NoSuchFileException e) {
             throw Refused.field(file.toString(), "there is no such file");
         }
-        out.println(verdict.words());
-        return switch (verdict.outcome()) {
+        out.println(verification.words());
+        return switch (verification.outcome()) {
             case PROVED -> 0;
             case FAILED -> 1;
             case BAD_INPUT -> Refused.BAD_INPUT;
@@ -115,7 +115,7 @@ final class VerifyCommand implements Command {
     }
 
     /** Piece by piece, so that memory does not grow with the export. */
-    private static Verdict export(InputStream in, ExportCheck check) throws IOException {
+    private static Verification export(InputStream in, ExportCheck check) throws IOException {
         byte[] buffer = new byte[PIECE];
         int length = 0;
         int read;

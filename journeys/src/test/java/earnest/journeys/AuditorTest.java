@@ -11,7 +11,7 @@ import com.microsoft.playwright.options.ColorScheme;
 import earnest.core.record.ExportCheck;
 import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.testkit.Desk;
 
 import org.junit.jupiter.api.Order;
@@ -63,8 +63,10 @@ class AuditorTest {
             elif.accessible("the record, " + scheme);
 
             byte[] receipt = taken(elif, "Receipt for " + number);
-            Verdict ofReceipt = ReceiptCheck.check(receipt, key);
-            assertThat(ofReceipt.outcome()).as(ofReceipt.words()).isEqualTo(Verdict.Outcome.PROVED);
+            Verification ofReceipt = ReceiptCheck.check(receipt, key);
+            assertThat(ofReceipt.outcome())
+                    .as(ofReceipt.words())
+                    .isEqualTo(Verification.Outcome.PROVED);
 
             byte[] export = taken(elif, "Export all");
             ExportCheck check = new ExportCheck(key);
@@ -77,7 +79,7 @@ class AuditorTest {
             }
             assertThat(check.end().outcome())
                     .as(check.end().words())
-                    .isEqualTo(Verdict.Outcome.PROVED);
+                    .isEqualTo(Verification.Outcome.PROVED);
         }
     }
 

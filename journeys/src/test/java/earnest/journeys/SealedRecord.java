@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.core.record.ExportCheck;
 import earnest.core.record.Seal;
 import earnest.core.record.SealKey;
-import earnest.core.record.Verdict;
+import earnest.core.record.Verification;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
@@ -80,8 +80,10 @@ final class SealedRecord {
                             byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
                             check.line(bytes, 0, bytes.length);
                         });
-        Verdict verdict = check.end();
-        assertThat(verdict.outcome()).as(verdict.words()).isEqualTo(Verdict.Outcome.PROVED);
+        Verification verification = check.end();
+        assertThat(verification.outcome())
+                .as(verification.words())
+                .isEqualTo(Verification.Outcome.PROVED);
         assertThat(seals).hasSizeGreaterThan(1);
     }
 

@@ -2,7 +2,7 @@ package earnest.changes;
 
 import earnest.connectors.AccountRef;
 import earnest.systems.Action;
-import earnest.systems.Way;
+import earnest.systems.PasswordStyle;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
@@ -34,7 +34,7 @@ class AccountChange {
     @Column(name = "dn")
     String place;
 
-    String action;
+    Action action;
 
     @Enumerated(EnumType.STRING)
     Changes.State state;
@@ -52,8 +52,8 @@ class AccountChange {
     /** Of an expiry: the change whose password it takes out of force. */
     @Nullable UUID aboutId;
 
-    /** Of a temporary password, as {@link Way} names it. */
-    @Nullable String way;
+    /** Of a temporary password. */
+    @Nullable PasswordStyle style;
 
     Instant intendedAt;
     @Nullable Instant askedAt;
@@ -65,14 +65,6 @@ class AccountChange {
     AccountChange(UUID id) {
         this.id = id;
         this.state = Changes.State.INTENDED;
-    }
-
-    Action what() {
-        return Action.of(action);
-    }
-
-    @Nullable Way how() {
-        return way == null ? null : Way.of(way);
     }
 
     AccountRef ref() {

@@ -4,7 +4,7 @@ import earnest.access.SignedIn;
 import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.systems.Action;
-import earnest.systems.Way;
+import earnest.systems.PasswordStyle;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -32,7 +32,7 @@ class ChangeController {
     /**
      * A change.
      *
-     * @param way of a temporary password: {@code read-aloud} (also when absent), {@code spoken},
+     * @param style of a temporary password: {@code read-aloud} (also when absent), {@code spoken},
      *     {@code copied} or {@code typed}
      * @param typed the password, when it is typed
      */
@@ -41,7 +41,7 @@ class ChangeController {
             @NotBlank @Size(max = 40) String system,
             @NotBlank @Size(max = 30) String action,
             long version,
-            @Nullable @Size(max = 20) String way,
+            @Nullable @Size(max = 20) String style,
             @Nullable @Size(min = 1, max = LONGEST) @Schema(format = "password") String typed) {
         @Override
         public String toString() {
@@ -71,8 +71,8 @@ class ChangeController {
      *
      * @param remembers how many former passwords the system refuses by itself
      */
-    @Schema(name = "PasswordLooks")
-    record Looks(boolean ok, List<Rule> rules, int remembers) {}
+    @Schema(name = "PasswordTrial")
+    record Trial(boolean ok, List<Rule> rules, int remembers) {}
 
     private final Changes changes;
 
@@ -91,7 +91,7 @@ class ChangeController {
                 "403 stopped",
                 "403 no-rule",
                 "403 needs-second-person",
-                "403 way-not-allowed",
+                "403 style-not-allowed",
                 "409 already-running",
                 "409 cannot-be-helped",
                 "409 no-account",
@@ -108,7 +108,7 @@ class ChangeController {
             },
             example =
                     "{\"system\": \"directory\", \"action\": \"temporary-password\", "
-                            + "\"version\": 3, \"way\": \"read-aloud\"}")
+                            + "\"version\": 3, \"style\": \"read-aloud\"}")
     @PostMapping("/api/tickets/{ticket}/changes")
     @ResponseStatus(HttpStatus.ACCEPTED)
     UnderWay change(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Wanted wanted) {
@@ -122,32 +122,41 @@ class ChangeController {
                                     wanted.system(),
                                     Action.offered(wanted.action()),
                                     wanted.version(),
-                                    wanted.way() == null ? null : Way.of(wanted.way()),
+                                    wanted.style() == null
+                                            ? null
+                                            : PasswordStyle.of(wanted.style()),
                                     typed == null ? null : secret)));
         }
     }
 
-    /** Looks at a password that is being typed, rule by rule; nothing of it is kept. */
+    /** Tries a password that is being typed, rule by rule; nothing of it is kept. */
     @ApiCall(
             id = "checkPassword",
             summary = "Says which rules of a system a typed password keeps. It is not kept.",
             refuses = {
+                "403 not-sure-enough",
+                "403 stopped",
+                "403 no-rule",
+                "403 needs-second-person",
+                "403 style-not-allowed",
+                "409 cannot-be-helped",
+                "409 no-account",
                 "409 nobody-named",
-                "429 too-many-looks",
+                "429 too-many-tries",
                 "409 held-by-another",
                 "409 closed",
                 "409 changed-meanwhile"
             },
             example = "{\"system\": \"directory\", \"typed\": \"a quiet harbour 42\"}")
     @PostMapping("/api/tickets/{ticket}/password-check")
-    Looks look(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Candidate candidate) {
+    Trial tryOut(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Candidate candidate) {
         try (Secret typed = Secret.of(candidate.typed())) {
-            Changes.Looks looks = changes.look(ticket, me, candidate.system(), typed);
+            Changes.Trial trial = changes.tryOut(ticket, me, candidate.system(), typed);
             List<Rule> rules =
-                    looks.rules().stream()
+                    trial.rules().stream()
                             .map(rule -> new Rule(rule.rule(), rule.kept(), rule.words()))
                             .toList();
-            return new Looks(rules.stream().allMatch(Rule::kept), rules, looks.remembers());
+            return new Trial(rules.stream().allMatch(Rule::kept), rules, trial.remembers());
         }
     }
 }

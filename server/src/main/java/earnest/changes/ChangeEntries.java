@@ -31,8 +31,8 @@ class ChangeEntries {
         return entry.ticket(change.ticketId, change.conversationId)
                 .person(change.personId, name)
                 .account(change.system, change.account)
-                .data("deed", change.what().deed())
-                .data("became", change.what().became())
+                .data("deed", change.action.deed())
+                .data("became", change.action.became())
                 .data("change", change.id.toString());
     }
 }

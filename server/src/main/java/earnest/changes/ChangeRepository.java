@@ -24,7 +24,7 @@ interface ChangeRepository
 
     @Query(
             "select count(c) from AccountChange c where c.personId = ?1 and c.intendedAt >= ?2 and"
-                    + " c.action <> 'expiry' and c.state not in (CLOSED, REFUSED, DID_NOT)")
+                    + " c.action <> EXPIRY and c.state not in (CLOSED, REFUSED, DID_NOT)")
     long since(UUID person, Instant since);
 
     /** From intended to asked; 1 if it was intended. */

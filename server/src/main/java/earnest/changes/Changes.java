@@ -4,15 +4,20 @@ import earnest.access.SignedIn;
 import earnest.connectors.AccountRef;
 import earnest.core.passwords.Check;
 import earnest.core.passwords.Secret;
+import earnest.ground.WordConverter;
+import earnest.ground.Worded;
 import earnest.systems.Action;
-import earnest.systems.Way;
+import earnest.systems.PasswordStyle;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+
+import jakarta.persistence.Converter;
 
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -29,29 +34,34 @@ public interface Changes {
      * What an analyst wants done.
      *
      * @param version of the ticket that the analyst saw
-     * @param way of a temporary password, or null for other actions
+     * @param style of a temporary password, or null for other actions
      * @param typed the password, when it is typed; the caller wipes it
      */
     record Intent(
             String system,
             Action action,
             long version,
-            @Nullable Way way,
-            @Nullable Secret typed) {}
+            @Nullable PasswordStyle style,
+            @Nullable Secret typed) {
+        /** How a temporary password comes about; nobody has to say so for the usual way. */
+        PasswordStyle readAloudUnlessSaid() {
+            return Objects.requireNonNullElse(style, PasswordStyle.READ_ALOUD);
+        }
+    }
 
     /**
-     * Looks at a password that the holder of a ticket types, while the change would be open.
+     * Tries out a password that the holder of a ticket types, while the change would be open.
      *
      * @throws earnest.ground.Problem 403 where typing is not allowed or not yet, 429 after too many
      */
-    Looks look(UUID ticket, SignedIn me, String system, Secret candidate);
+    Trial tryOut(UUID ticket, SignedIn me, String system, Secret candidate);
 
     /**
      * How a password does.
      *
      * @param remembers how many former passwords the system refuses by itself
      */
-    record Looks(List<Check.Rule> rules, int remembers) {}
+    record Trial(List<Check.Rule> rules, int remembers) {}
 
     /**
      * Takes the password of a change out of force, if it is unused: itself a change, asked for by
@@ -103,7 +113,7 @@ public interface Changes {
             @Nullable String effect,
             List<OnServer> servers,
             @Nullable UUID wrapped,
-            @Nullable Way way) {}
+            @Nullable PasswordStyle style) {}
 
     /** Told in the transaction in which a change was refused, closed or did not take effect. */
     record CameToNothing(
@@ -114,9 +124,24 @@ public interface Changes {
             @Nullable UUID about,
             String reason) {}
 
-    /** {@code waiting, has it, behind}. */
+    /** How far a change is on one server. */
+    enum Arrival implements Worded {
+        WAITING,
+        HAS_IT,
+        /** Ten minutes after the change took effect it was not seen here. */
+        BEHIND;
+
+        /** As the database keeps it. */
+        @Converter(autoApply = true)
+        static class Stored extends WordConverter<Arrival> {
+            Stored() {
+                super(Arrival.class);
+            }
+        }
+    }
+
     @Schema(name = "ChangeOnServer")
-    record OnServer(String server, String state) {}
+    record OnServer(String server, Arrival state) {}
 
     /** Told in the transaction in which a change took effect. */
     record TookEffect(
@@ -127,5 +152,5 @@ public interface Changes {
             Action action,
             @Nullable UUID about,
             @Nullable UUID wrapped,
-            @Nullable Way way) {}
+            @Nullable PasswordStyle style) {}
 }

@@ -47,7 +47,7 @@ class Done {
                 c.system,
                 c.accountId,
                 c.ref(),
-                c.what(),
+                c.action,
                 c.state,
                 c.reason,
                 c.intendedAt,
@@ -55,6 +55,6 @@ class Done {
                 c.effectMark,
                 rows.stream().map(r -> new Changes.OnServer(r.key.server(), r.state)).toList(),
                 wrapped,
-                c.how());
+                c.style);
     }
 }

@@ -9,7 +9,7 @@ import earnest.core.passwords.Style;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.systems.ManagedSystem;
-import earnest.systems.Way;
+import earnest.systems.PasswordStyle;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -36,13 +36,17 @@ class FreshPassword {
     /**
      * Draws one, or takes the one that was typed. The caller wipes it.
      *
-     * @param typed given exactly when the way is {@link Way#TYPED}
-     * @throws Problem 403 if the system's rule does not allow the way, 409 if the policy leaves too
-     *     few, 422 if what was typed breaks a rule
+     * @param typed given exactly when the style is {@link PasswordStyle#TYPED}
+     * @throws Problem 403 if the system's rule does not allow the style, 409 if the policy leaves
+     *     too few, 422 if what was typed breaks a rule
      */
-    Secret make(ManagedSystem system, People.Person person, Way way, @Nullable Secret typed) {
-        mustBeAllowed(system, way);
-        if ((way == Way.TYPED) != (typed != null)) {
+    Secret make(
+            ManagedSystem system,
+            People.Person person,
+            PasswordStyle style,
+            @Nullable Secret typed) {
+        mustBeAllowed(system, style);
+        if ((style == PasswordStyle.TYPED) != (typed != null)) {
             throw Problem.invalid("A password is given when it is to be typed, and only then.");
         }
         if (typed != null) {
@@ -50,13 +54,13 @@ class FreshPassword {
             return typed.copy();
         }
         try {
-            return draw(system, person, way.style());
+            return draw(system, person, style.drawn());
         } catch (Generator.TooFew | Generator.TooIntricate e) {
             throw new Problem(
                     409,
                     "no-password",
-                    "The password policy of %s leaves too few passwords that could be %s. Choose another way, or tell the steward."
-                            .formatted(system.name(), way.words()));
+                    "The password policy of %s leaves too few passwords that could be %s. Choose another kind, or tell the steward."
+                            .formatted(system.name(), style.words()));
         }
     }
 
@@ -76,13 +80,13 @@ class FreshPassword {
         return generator.draw(generator.leastLength(), random);
     }
 
-    static void mustBeAllowed(ManagedSystem system, Way way) {
-        if (!system.ways().contains(way)) {
+    static void mustBeAllowed(ManagedSystem system, PasswordStyle style) {
+        if (!system.styles().contains(style)) {
             throw new Problem(
                     403,
-                    "way-not-allowed",
+                    "style-not-allowed",
                     "The rule of %s does not allow a password that is %s."
-                            .formatted(system.name(), way.words()));
+                            .formatted(system.name(), style.words()));
         }
     }
 

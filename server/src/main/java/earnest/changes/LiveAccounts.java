@@ -64,7 +64,7 @@ public class LiveAccounts {
         Stream<AccountState> states() {
             return servers.values().stream()
                     .filter(AccountLookup.Found.class::isInstance)
-                    .map(looked -> ((AccountLookup.Found) looked).state());
+                    .map(found -> ((AccountLookup.Found) found).state());
         }
 
         /** The earliest lock on any server. */
@@ -76,7 +76,7 @@ public class LiveAccounts {
     }
 
     /** Reads an account on every server of its system. */
-    public Everywhere look(ManagedSystem system, AccountRef account) {
+    public Everywhere read(ManagedSystem system, AccountRef account) {
         Connector connector = system.connector();
         Map<String, CompletableFuture<AccountLookup>> asked = new LinkedHashMap<>();
         for (String server : connector.servers()) {

@@ -50,15 +50,15 @@ class OnServers {
         boolean all = true;
         for (String server : connector.servers()) {
             ServerRow row = servers.findById(new ServerRow.Key(change.id, server)).orElseThrow();
-            if (row.state.equals(ServerRow.HAS_IT)) {
+            if (row.state == Changes.Arrival.HAS_IT) {
                 continue;
             }
             if (connector.read(server, change.ref())
                             instanceof AccountLookup.Found(AccountState now)
-                    && connector.arrived(change.what().operation(), now, effect)) {
-                seen(change, server, ServerRow.HAS_IT, EntryKind.CHANGE_ON_SERVER);
+                    && connector.arrived(change.action.operation(), now, effect)) {
+                seen(change, server, Changes.Arrival.HAS_IT, EntryKind.CHANGE_ON_SERVER);
             } else if (late) {
-                seen(change, server, ServerRow.BEHIND, EntryKind.CHANGE_SERVER_BEHIND);
+                seen(change, server, Changes.Arrival.BEHIND, EntryKind.CHANGE_SERVER_BEHIND);
             } else {
                 all = false;
             }
@@ -66,7 +66,7 @@ class OnServers {
         return all;
     }
 
-    private void seen(AccountChange change, String server, String state, EntryKind kind) {
+    private void seen(AccountChange change, String server, Changes.Arrival state, EntryKind kind) {
         writes.run(
                 () -> {
                     ServerRow row =

@@ -15,16 +15,12 @@ import java.util.UUID;
 @Entity
 @Table(name = "change_on_server")
 class ServerRow {
-    static final String WAITING = "waiting";
-    static final String HAS_IT = "has it";
-    static final String BEHIND = "behind";
-
     /** Change and server. */
     @Embeddable
     record Key(UUID changeId, String server) implements Serializable {}
 
     @EmbeddedId Key key;
-    String state;
+    Changes.Arrival state;
     @Nullable Instant seenAt;
 
     @SuppressWarnings("NullAway.Init")
@@ -32,6 +28,6 @@ class ServerRow {
 
     ServerRow(UUID change, String server) {
         this.key = new Key(change, server);
-        this.state = WAITING;
+        this.state = Changes.Arrival.WAITING;
     }
 }

@@ -116,10 +116,10 @@ class Settling {
                                     change.ticketId,
                                     change.personId,
                                     change.system,
-                                    change.what(),
+                                    change.action,
                                     change.aboutId,
                                     change.wrappedId,
-                                    change.how()));
+                                    change.style));
                     waypoints.pass("change-took-effect-uncommitted");
                 });
         waypoints.pass("change-took-effect-committed");
@@ -148,7 +148,7 @@ class Settling {
                         change.id,
                         change.ticketId,
                         change.personId,
-                        change.what(),
+                        change.action,
                         change.aboutId,
                         words));
     }

@@ -112,7 +112,7 @@ class ToldText implements MessageWriter {
     }
 
     private static String done(AccountChange change) {
-        return switch (change.what()) {
+        return switch (change.action) {
             case UNLOCK -> "it was unlocked";
             case TEMPORARY_PASSWORD -> "it has a temporary password";
             case EXPIRY -> "its temporary password is out of force";

@@ -27,7 +27,7 @@ class TypingLimits {
         if (!limits.take("typing:" + analyst, LIMIT)) {
             throw new Problem(
                     429,
-                    "too-many-looks",
+                    "too-many-tries",
                     "That was typed at too often within an hour. Have a password drawn instead.");
         }
     }

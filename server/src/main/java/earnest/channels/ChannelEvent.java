@@ -1,5 +1,7 @@
 package earnest.channels;
 
+import earnest.ground.Worded;
+
 import java.util.Map;
 
 /** What happens on a channel; told in a transaction, and committed or lost with it. */
@@ -19,6 +21,21 @@ public sealed interface ChannelEvent {
     /** They went, or it broke off. */
     record Ended(String reference, boolean dropped) implements ChannelEvent {}
 
-    /** A call that the desk placed is {@code ringing, answered, declined, unanswered, ended}. */
-    record Placed(String reference, String state) implements ChannelEvent {}
+    /** A call that the desk placed got further. */
+    record Placed(String reference, Became became) implements ChannelEvent {}
+
+    /** What became of a call that the desk placed. */
+    enum Became implements Worded {
+        RINGING,
+        ANSWERED,
+        DECLINED,
+        UNANSWERED,
+        ENDED,
+        DROPPED;
+
+        /** Whether nobody is on the line any more. */
+        public boolean over() {
+            return this == ENDED || this == DROPPED;
+        }
+    }
 }

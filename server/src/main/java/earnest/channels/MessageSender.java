@@ -53,7 +53,7 @@ class MessageSender implements Messages, Worker {
     private final Carriers carriers;
     private final People people;
     private final TheRecord record;
-    private final JobQueue work;
+    private final JobQueue jobs;
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
@@ -66,7 +66,7 @@ class MessageSender implements Messages, Worker {
             Carriers carriers,
             People people,
             TheRecord record,
-            JobQueue work,
+            JobQueue jobs,
             Writes writes,
             Clock clock,
             Ids ids,
@@ -77,7 +77,7 @@ class MessageSender implements Messages, Worker {
         this.carriers = carriers;
         this.people = people;
         this.record = record;
-        this.work = work;
+        this.jobs = jobs;
         this.writes = writes;
         this.clock = clock;
         this.ids = ids;
@@ -104,7 +104,7 @@ class MessageSender implements Messages, Worker {
         message.madeAt = clock.instant();
         message.giveUpAt = message.madeAt.plus(GIVE_UP);
         messages.add(message);
-        work.soon(KIND, message.id);
+        jobs.soon(KIND, message.id);
         return message.id;
     }
 

@@ -57,6 +57,7 @@ class CheckController {
             id = "beginCheck",
             summary = "Begins a check that the page of the ticket offers.",
             refuses = {
+                "409 line-held",
                 "409 not-offered",
                 "409 nobody-named",
                 "409 nobody-on-the-line",
@@ -77,6 +78,7 @@ class CheckController {
                     "Gives what the caller said, or which of the choices of its form. A wrong "
                             + "answer is a result, not a problem.",
             refuses = {
+                "409 line-held",
                 "409 check-over",
                 "409 conversation-over",
                 "409 not-answered",

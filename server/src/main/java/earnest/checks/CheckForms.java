@@ -11,21 +11,22 @@ final class CheckForms {
     static Standing.CheckForm of(Form form) {
         return switch (form) {
             case Form.Code(String asks, int digits, var says, boolean trouble) ->
-                    new Standing.CheckForm("code", asks, digits, says, trouble, List.of());
+                    new Standing.CheckForm(
+                            Standing.FormKind.CODE, asks, digits, says, trouble, List.of());
             case Form.Text(String asks) ->
-                    new Standing.CheckForm("text", asks, 0, null, false, List.of());
+                    new Standing.CheckForm(Standing.FormKind.TEXT, asks, 0, null, false, List.of());
             case Form.Choices(String says, List<Form.Choice> choices) ->
                     new Standing.CheckForm(
-                            "choices",
+                            Standing.FormKind.CHOICES,
                             null,
                             0,
                             says,
                             false,
                             choices.stream().map(CheckForms::choice).toList());
             case Form.Wait(String says) ->
-                    new Standing.CheckForm("wait", null, 0, says, false, List.of());
+                    new Standing.CheckForm(Standing.FormKind.WAIT, null, 0, says, false, List.of());
             case Form.Link(String says) ->
-                    new Standing.CheckForm("link", null, 0, says, false, List.of());
+                    new Standing.CheckForm(Standing.FormKind.LINK, null, 0, says, false, List.of());
         };
     }
 

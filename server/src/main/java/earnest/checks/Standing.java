@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
+import earnest.ground.Worded;
 import earnest.tickets.Tickets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -16,7 +17,8 @@ import java.util.UUID;
 /** How sure the desk is on one ticket, in words and points. */
 public interface Standing {
     /**
-     * The account of a ticket, with verdicts for the actions asked; empty until somebody is named.
+     * How sure the desk is on a ticket, with verdicts for the actions asked; empty until somebody
+     * is named.
      */
     Reckoning reckoning(Tickets.View ticket, List<Want> wanted);
 
@@ -69,7 +71,7 @@ public interface Standing {
             Instant askedAt) {}
 
     /**
-     * The account.
+     * How sure the desk is.
      *
      * @param judgements each with the last instant at which it holds
      * @param deniable checks that are over, on which a 'no' may still be said
@@ -79,7 +81,7 @@ public interface Standing {
     record Reckoning(
             int standing,
             boolean stopped,
-            List<Line> lines,
+            List<Explanation> explanations,
             List<Offer> offers,
             @Nullable Open open,
             List<Judgement> judgements,
@@ -87,12 +89,12 @@ public interface Standing {
             @Nullable Lifting lifting) {}
 
     /**
-     * A line.
+     * What one check or signal gives to the standing.
      *
      * @param reason why it counts less than it would, in words, or null
      */
-    @Schema(name = "ProofLine")
-    record Line(
+    @Schema(name = "ProofExplanation")
+    record Explanation(
             String label,
             @Nullable String note,
             int points,
@@ -119,17 +121,25 @@ public interface Standing {
             int triesLeft,
             @Nullable Instant expiresAt) {}
 
+    /** What a check under way looks like. */
+    enum FormKind implements Worded {
+        CODE,
+        TEXT,
+        CHOICES,
+        WAIT,
+        LINK
+    }
+
     /**
      * What the page draws of a check under way, whatever its method.
      *
-     * @param kind {@code code, text, choices, wait, link}
      * @param asks what the analyst types, or null
      * @param digits of a code; else 0
      * @param says how far it is, in words, or null
      * @param trouble whether what it says is trouble
      */
     record CheckForm(
-            String kind,
+            FormKind kind,
             @Nullable String asks,
             int digits,
             @Nullable String says,
@@ -143,10 +153,18 @@ public interface Standing {
      */
     record CheckChoice(String id, String words, String key) {}
 
+    /** Whether an action may be done. */
+    enum VerdictKind implements Worded {
+        OPEN,
+        SHORT,
+        NEEDS_SECOND_PERSON,
+        STOPPED,
+        NO_RULE
+    }
+
     /**
      * A verdict in words.
      *
-     * @param verdict {@code open, short, needs-second-person, stopped, no-rule}
      * @param points decibans short
      * @param also what else is short, in words
      * @param ways ids of offers, quickest first
@@ -154,7 +172,7 @@ public interface Standing {
     record Judgement(
             String action,
             String system,
-            String verdict,
+            VerdictKind verdict,
             int asks,
             int points,
             List<String> also,

@@ -14,7 +14,6 @@ import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
@@ -29,13 +28,9 @@ import java.util.UUID;
  */
 @Service
 class Stops {
-    private static final String ASKED = "asked";
-    private static final String LIFTED = "lifted";
-    private static final String REFUSED = "refused";
-
     private final CheckRepository checks;
     private final SecondPersons seconds;
-    private final JdbcClient database;
+    private final StopLiftings liftings;
     private final Tickets tickets;
     private final People people;
     private final TheRecord record;
@@ -47,7 +42,7 @@ class Stops {
     Stops(
             CheckRepository checks,
             SecondPersons seconds,
-            JdbcClient database,
+            StopLiftings liftings,
             Tickets tickets,
             People people,
             TheRecord record,
@@ -57,7 +52,7 @@ class Stops {
             ApplicationEventPublisher events) {
         this.checks = checks;
         this.seconds = seconds;
-        this.database = database;
+        this.liftings = liftings;
         this.tickets = tickets;
         this.people = people;
         this.record = record;
@@ -83,29 +78,14 @@ class Stops {
         events.publishEvent(new Standing.Stopped(no.personId));
     }
 
+    /** What was asked about lifting the stops of a person and waits for an answer. */
+    Optional<Standing.Lifting> waiting(UUID person) {
+        return liftings.waiting(person);
+    }
+
     /** Whether anything of the person is stopped. */
     boolean stopped(UUID person) {
         return !checks.stops(person).isEmpty();
-    }
-
-    /** What was asked about lifting the stops of a person and waits for an answer. */
-    Optional<Standing.Lifting> waiting(UUID person) {
-        return database.sql(
-                        "select id, reason, asked_by, asked_by_name, asked_by_lead, asked_at from"
-                            + " stop_lifting where person_id = :p and state = :s order by asked_at"
-                            + " limit 1")
-                .param("p", person)
-                .param("s", ASKED)
-                .query(
-                        (row, i) ->
-                                new Standing.Lifting(
-                                        row.getObject(1, UUID.class),
-                                        row.getString(2),
-                                        row.getObject(3, UUID.class),
-                                        row.getString(4),
-                                        row.getBoolean(5),
-                                        row.getTimestamp(6).toInstant()))
-                .optional();
     }
 
     /**
@@ -124,28 +104,12 @@ class Stops {
                     if (stops.isEmpty()) {
                         throw new Problem(409, "not-stopped", "Nothing of theirs is stopped.");
                     }
-                    if (waiting(person).isPresent()) {
+                    if (liftings.waiting(person).isPresent()) {
                         throw new Problem(
                                 409, "asked-already", "That was asked already and waits.");
                     }
                     UUID id = ids.next();
-                    database.sql(
-                                    """
-                                    insert into stop_lifting (id, check_id, person_id, ticket_id, reason, asked_by,
-                                      asked_by_name, asked_by_lead, asked_at, state)
-                                    values (:id, :check, :person, :ticket, :reason, :by, :name, :lead, :at, :state)
-                                    """)
-                            .param("id", id)
-                            .param("check", stops.getLast().id)
-                            .param("person", person)
-                            .param("ticket", ticketId)
-                            .param("reason", reason)
-                            .param("by", me.id())
-                            .param("name", me.name())
-                            .param("lead", me.may(Right.LIFT_STOP))
-                            .param("at", clock.instant())
-                            .param("state", ASKED)
-                            .update();
+                    liftings.add(id, stops.getLast(), ticketId, reason, me);
                     record.append(
                             entry(EntryKind.STOP_LIFT_ASKED, me, ticketId, person)
                                     .data("lifting", id.toString())
@@ -167,7 +131,7 @@ class Stops {
                     UUID person = person(tickets.lock(ticketId));
                     people.lock(person);
                     Standing.Lifting asked =
-                            waiting(person)
+                            liftings.waiting(person)
                                     .filter(w -> w.id().equals(lifting))
                                     .orElseThrow(
                                             () ->
@@ -186,7 +150,7 @@ class Stops {
                         throw new Problem(
                                 403, "needs-lead", "One of the two must be a lead. Ask yours.");
                     }
-                    settle(lifting, me, agreed);
+                    liftings.settle(lifting, me, agreed);
                     if (agreed) {
                         Instant now = clock.instant();
                         checks.stops(person).forEach(stop -> stop.stopLiftedAt = now);
@@ -202,22 +166,6 @@ class Stops {
                                             person)
                                     .data("lifting", lifting.toString()));
                 });
-    }
-
-    private void settle(UUID lifting, SignedIn me, boolean agreed) {
-        int settled =
-                database.sql(
-                                "update stop_lifting set state = :to, answered_by = :by,"
-                                        + " answered_at = :at where id = :id and state = :from")
-                        .param("to", agreed ? LIFTED : REFUSED)
-                        .param("by", me.id())
-                        .param("at", clock.instant())
-                        .param("id", lifting)
-                        .param("from", ASKED)
-                        .update();
-        if (settled != 1) {
-            throw new Problem(409, "decided", "Somebody decided on this already.");
-        }
     }
 
     private Entry entry(EntryKind kind, SignedIn me, UUID ticket, UUID person) {

@@ -4,10 +4,12 @@ import earnest.access.SignedIn;
 import earnest.changes.LiveAccounts;
 import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountState;
+import earnest.ground.Worded;
 import earnest.people.People;
 import earnest.systems.Account;
 import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
+import earnest.systems.PasswordStyle;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
@@ -37,7 +39,6 @@ class AccountsReader {
     /**
      * One system.
      *
-     * @param state {@code open, locked, must-change, cannot, away}
      * @param words the state in words
      * @param hindrance why this desk cannot help, or null
      */
@@ -46,7 +47,7 @@ class AccountsReader {
             String id,
             String name,
             String account,
-            String state,
+            Condition state,
             String words,
             @Nullable Instant since,
             @Nullable Instant lastSet,
@@ -55,10 +56,23 @@ class AccountsReader {
             List<Server> servers,
             List<Can> actions,
             List<String> followers,
-            List<WayTo> ways) {}
+            List<StyleOffered> styles) {}
 
-    /** A way in which a temporary password may come about, in words. */
-    record WayTo(String id, String words) {}
+    /** What an analyst has to know of an account first. */
+    @Schema(name = "AccountCondition")
+    enum Condition implements Worded {
+        OPEN,
+        LOCKED,
+        MUST_CHANGE,
+        /** This desk cannot help with it. */
+        CANNOT,
+        /** Its system does not answer. */
+        AWAY
+    }
+
+    /** A style that a temporary password may have, in words. */
+    @Schema(name = "PasswordStyleOffered")
+    record StyleOffered(PasswordStyle id, String words) {}
 
     @Schema(name = "ServerOfSystem")
     record Server(String name, String words) {}
@@ -109,14 +123,14 @@ class AccountsReader {
 
     private System system(
             ManagedSystem system, Account account, People.Person person, SignedIn me) {
-        LiveAccounts.Everywhere everywhere = live.look(system, account.ref());
+        LiveAccounts.Everywhere everywhere = live.read(system, account.ref());
         String hindrance = live.hindrance(system, everywhere, person, me.ownAccount());
         Instant locked = everywhere.lockedSince().orElse(null);
         AccountState first =
                 everywhere.first() instanceof AccountLookup.Found(AccountState there)
                         ? there
                         : null;
-        String state = state(everywhere, hindrance, locked, first);
+        Condition state = state(everywhere, hindrance, locked, first);
         List<Server> servers = new ArrayList<>();
         everywhere
                 .servers()
@@ -127,40 +141,40 @@ class AccountsReader {
                 account.name(),
                 state,
                 words(state, everywhere),
-                state.equals("locked") ? locked : null,
+                state == Condition.LOCKED ? locked : null,
                 first == null ? null : first.lastSet(),
                 first == null ? null : first.lastSignIn(),
                 hindrance,
                 servers,
                 actions(system, hindrance, locked),
                 system.followers(),
-                system.ways().stream().map(w -> new WayTo(w.id(), w.words())).toList());
+                system.styles().stream().map(s -> new StyleOffered(s, s.words())).toList());
     }
 
-    private static String state(
+    private static Condition state(
             LiveAccounts.Everywhere everywhere,
             @Nullable String hindrance,
             @Nullable Instant locked,
             @Nullable AccountState first) {
         if (everywhere.first() instanceof AccountLookup.Unreachable) {
-            return "away";
+            return Condition.AWAY;
         }
         if (first == null || hindrance != null && locked == null) {
-            return "cannot";
+            return Condition.CANNOT;
         }
         if (locked != null) {
-            return "locked";
+            return Condition.LOCKED;
         }
-        return first.mustChange() ? "must-change" : "open";
+        return first.mustChange() ? Condition.MUST_CHANGE : Condition.OPEN;
     }
 
-    private static String words(String state, LiveAccounts.Everywhere everywhere) {
+    private static String words(Condition state, LiveAccounts.Everywhere everywhere) {
         return switch (state) {
-            case "away" -> "does not answer";
-            case "cannot" -> "cannot be changed";
-            case "locked" -> onReplicaOnly(everywhere) ? "locked on a replica" : "locked";
-            case "must-change" -> "open, must change";
-            default -> "open";
+            case AWAY -> "does not answer";
+            case CANNOT -> "cannot be changed";
+            case LOCKED -> onReplicaOnly(everywhere) ? "locked on a replica" : "locked";
+            case MUST_CHANGE -> "open, must change";
+            case OPEN -> "open";
         };
     }
 
@@ -196,7 +210,8 @@ class AccountsReader {
             if (closed == null && action == Action.UNLOCK && locked == null) {
                 closed = "not locked";
             }
-            actions.add(new Can(action.id(), action.label(), String.valueOf(action.key()), closed));
+            actions.add(
+                    new Can(action.word(), action.label(), String.valueOf(action.key()), closed));
         }
         return actions;
     }

@@ -61,7 +61,8 @@ record Page(
      * @param address from where it comes, masked, or null where that is not said
      */
     @Schema(name = "ConversationOnTicket")
-    record Talk(String channel, @Nullable String address, boolean called, String state) {}
+    record Talk(
+            String channel, @Nullable String address, boolean called, Tickets.TalkState state) {}
 
     /**
      * The person that the caller says they are; nothing here would help to prompt a caller.

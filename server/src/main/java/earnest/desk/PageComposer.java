@@ -102,7 +102,7 @@ class PageComposer {
         if (person != null) {
             for (Account account : accounts.of(person)) {
                 for (Action action : Action.OFFERED) {
-                    wants.add(new Standing.Want(action.id(), account.system(), me.id()));
+                    wants.add(new Standing.Want(action.word(), account.system(), me.id()));
                 }
             }
         }
@@ -287,7 +287,7 @@ class PageComposer {
         return new Page.Done(
                 c.id(),
                 c.system(),
-                c.action().id(),
+                c.action().word(),
                 c.action().label(),
                 c.state(),
                 c.reason(),

@@ -28,16 +28,16 @@ class Queue {
     /**
      * One page.
      *
-     * @param line {@code ringing, on-the-line, dropped, ended, missed}
-     * @param lineSince since when it is so
+     * @param talk how the present conversation stands, or the latest
+     * @param since when it is so
      */
     record Waiting(
             UUID id,
             String number,
             String title,
             String words,
-            String line,
-            Instant lineSince,
+            Tickets.TalkState talk,
+            Instant since,
             @Nullable String reminder,
             @Nullable String holder) {}
 
@@ -60,28 +60,28 @@ class Queue {
         for (Tickets.View ticket : tickets.open()) {
             UUID holder = ticket.holder();
             if (holder == null) {
-                waiting.add(line(ticket));
+                waiting.add(row(ticket));
             } else if (holder.equals(me.id())) {
-                inHand.add(line(ticket));
+                inHand.add(row(ticket));
             } else {
-                withColleagues.add(line(ticket));
+                withColleagues.add(row(ticket));
             }
         }
         return new Edge(inHand, waiting, withColleagues);
     }
 
-    private Waiting line(Tickets.View t) {
+    private Waiting row(Tickets.View t) {
         Tickets.Talk talk = t.talk();
         ChannelWords say = channels.channel(t.channel()).words();
-        String line = line(t, talk);
+        Tickets.TalkState state = state(t, talk);
         Instant since = talk == null ? t.openedAt() : since(talk);
         Optional<People.Person> person = Optional.ofNullable(t.person()).flatMap(people::person);
         return new Waiting(
                 t.id(),
                 t.shown(),
-                person.map(People.Person::name).orElseGet(() -> title(line, say)),
-                words(line, talk, say, person.isPresent()),
-                line,
+                person.map(People.Person::name).orElseGet(() -> title(state, say)),
+                words(state, talk, say, person.isPresent()),
+                state,
                 since,
                 t.reminder(),
                 t.holder() == null
@@ -89,14 +89,11 @@ class Queue {
                         : analysts.find(t.holder()).map(Analysts.Colleague::name).orElse(null));
     }
 
-    private static String line(Tickets.View ticket, Tickets.@Nullable Talk talk) {
+    private static Tickets.TalkState state(Tickets.View ticket, Tickets.@Nullable Talk talk) {
         if (ticket.state() == Tickets.State.RINGING) {
-            return "ringing";
+            return Tickets.TalkState.RINGING;
         }
-        if (talk == null) {
-            return "ended";
-        }
-        return talk.state().equals("answered") ? "on-the-line" : talk.state();
+        return talk == null ? Tickets.TalkState.ENDED : talk.state();
     }
 
     private static Instant since(Tickets.Talk talk) {
@@ -105,22 +102,22 @@ class Queue {
         return ended != null ? ended : answered != null ? answered : talk.rangAt();
     }
 
-    private static String title(String line, ChannelWords say) {
-        return switch (line) {
-            case "ringing" -> say.waiting();
-            case "missed" -> say.missed();
-            default -> say.unnamed();
+    private static String title(Tickets.TalkState state, ChannelWords say) {
+        return switch (state) {
+            case RINGING -> say.waiting();
+            case MISSED -> say.missed();
+            case ANSWERED, HELD, DROPPED, ENDED -> say.unnamed();
         };
     }
 
     private String words(
-            String line, Tickets.@Nullable Talk talk, ChannelWords say, boolean named) {
-        return switch (line) {
-            case "ringing", "missed" -> address(talk, say);
-            case "on-the-line" -> say.present();
-            case "held" -> say.held();
-            case "dropped" -> say.dropped();
-            default -> named ? say.nobody() : say.over();
+            Tickets.TalkState state, Tickets.@Nullable Talk talk, ChannelWords say, boolean named) {
+        return switch (state) {
+            case RINGING, MISSED -> address(talk, say);
+            case ANSWERED -> say.present();
+            case HELD -> say.held();
+            case DROPPED -> say.dropped();
+            case ENDED -> named ? say.nobody() : say.over();
         };
     }
 

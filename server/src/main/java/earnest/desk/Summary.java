@@ -66,10 +66,10 @@ class Summary {
     }
 
     private String proof(Tickets.View ticket) {
-        Standing.Reckoning account = standing.reckoning(ticket, List.of());
+        Standing.Reckoning reckoning = standing.reckoning(ticket, List.of());
         String lines =
-                account.lines().stream()
-                        .filter(Standing.Line::counts)
+                reckoning.explanations().stream()
+                        .filter(Standing.Explanation::counts)
                         .map(
                                 line ->
                                         "%s %+d"
@@ -79,7 +79,7 @@ class Summary {
                         .collect(Collectors.joining(", "));
         return lines.isEmpty()
                 ? "Nothing was proved."
-                : "Proof: %s; standing %d.".formatted(lines, account.standing());
+                : "Proof: %s; standing %d.".formatted(lines, reckoning.standing());
     }
 
     private static String change(Changes.View change) {
@@ -95,10 +95,11 @@ class Summary {
     private static String handover(Handovers.View h) {
         String how =
                 switch (h.state()) {
-                    case "said-back" -> "The password was read aloud and said back.";
-                    case "left", "arrived" -> "The password went by " + h.route() + ".";
-                    case "expired" -> "The password ran out unused.";
-                    default -> "The password was not handed over.";
+                    case SAID_BACK -> "The password was read aloud and said back.";
+                    case LEFT, ARRIVED -> "The password went by " + h.route() + ".";
+                    case EXPIRED -> "The password ran out unused.";
+                    case WAITING, SHOWN, SENDING, UNCLEAR, REPLACED, WITHDRAWN ->
+                            "The password was not handed over.";
                 };
         return how + (h.inAt() == null ? "" : " They are in.");
     }

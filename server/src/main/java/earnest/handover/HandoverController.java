@@ -1,9 +1,9 @@
 package earnest.handover;
 
 import earnest.access.SignedIn;
+import earnest.core.assurance.Route;
 import earnest.ground.ApiCall;
-
-import io.swagger.v3.oas.annotations.media.Schema;
+import earnest.ground.Problem;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -19,14 +19,14 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 
 /** Handing over. */
 @RestController
 class HandoverController {
-    @Schema(name = "RouteWanted")
-    record Route(@NotBlank @Size(max = 20) String route, @Nullable UUID contact) {}
+    record RouteWanted(@NotBlank @Size(max = 20) String route, @Nullable UUID contact) {}
 
     record SaidBack(int part) {}
 
@@ -57,8 +57,13 @@ class HandoverController {
                             + "\"0199c0de-0000-7000-8000-000000000001\"}")
     @PostMapping("/api/tickets/{ticket}/handover/route")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void choose(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Route route) {
-        handovers.choose(ticket, me, route.route(), route.contact());
+    void choose(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody RouteWanted wanted) {
+        Route route =
+                Arrays.stream(Route.values())
+                        .filter(one -> one.word().equals(wanted.route()))
+                        .findFirst()
+                        .orElseThrow(() -> Problem.invalid("There is no such route."));
+        handovers.choose(ticket, me, route, wanted.contact());
     }
 
     /** The one answer that holds a secret: only to the holder, never kept by anything between. */
@@ -72,6 +77,7 @@ class HandoverController {
                 "403 route-not-allowed",
                 "409 nothing-to-hand-over",
                 "409 not-to-be-seen",
+                "409 line-held",
                 "409 not-read-aloud",
                 "409 out-of-force",
                 "409 gone",

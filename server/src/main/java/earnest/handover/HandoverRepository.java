@@ -25,13 +25,13 @@ interface HandoverRepository extends JpaRepository<Handover, UUID>, InsertReposi
     /** Passwords of the person that are in force unused, the latest first. */
     @Query(
             "select h from Handover h where h.personId = ?1 and h.inAt is null and h.state not in"
-                    + " ('replaced', 'expired') order by h.madeAt desc")
+                    + " (REPLACED, EXPIRED) order by h.madeAt desc")
     List<Handover> inForce(UUID personId);
 
     /** From one state to another; 1 if it was so. */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update Handover h set h.state = ?3 where h.id = ?1 and h.state = ?2")
-    int move(UUID id, String from, String to);
+    int move(UUID id, Handovers.State from, Handovers.State to);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select h from Handover h where h.id = ?1")

@@ -38,7 +38,7 @@ class HandoverText implements MessageWriter {
     public Optional<Secret> words(UUID about) {
         return handovers
                 .findById(about)
-                .filter(handover -> handover.state.equals(Handover.SENDING))
+                .filter(handover -> handover.state == Handovers.State.SENDING)
                 // A 'no' that came meanwhile stops it here, too.
                 .filter(handover -> !standing.getObject().stopped(handover.personId))
                 .flatMap(handover -> secrets.take(handover.wrappedId))

@@ -1,8 +1,14 @@
 package earnest.handover;
 
 import earnest.access.SignedIn;
+import earnest.core.assurance.Route;
+import earnest.ground.WordConverter;
+import earnest.ground.Worded;
+import earnest.systems.PasswordStyle;
 
 import io.swagger.v3.oas.annotations.media.Schema;
+
+import jakarta.persistence.Converter;
 
 import org.jspecify.annotations.Nullable;
 
@@ -26,8 +32,12 @@ public interface Handovers {
      */
     record InForce(UUID ticket, Instant since, Instant until) {}
 
-    /** Chooses {@code read-aloud} or {@code text} to a phone on record, while nothing was shown. */
-    void choose(UUID ticket, SignedIn me, String route, @Nullable UUID contact);
+    /**
+     * Chooses how it reaches its person, while nothing was shown.
+     *
+     * @param contact on record, for routes that go to one
+     */
+    void choose(UUID ticket, SignedIn me, Route route, @Nullable UUID contact);
 
     /** Shows the holder what was not said back yet; every showing is an entry. */
     List<Part> show(UUID ticket, SignedIn me);
@@ -35,21 +45,59 @@ public interface Handovers {
     /** The next part was said back; it is not shown again. */
     void saidBack(UUID ticket, SignedIn me, int part);
 
+    /** How far a handover is. */
+    @Schema(name = "HandoverState")
+    enum State implements Worded {
+        WAITING,
+        SHOWN,
+        SENDING,
+        LEFT,
+        ARRIVED,
+        SAID_BACK,
+        REPLACED,
+        EXPIRED,
+        /** The text may have left or not: it is not sent again, nor handed over otherwise. */
+        UNCLEAR,
+        /** The ticket names somebody else now: never handed over; taken out of force at once. */
+        WITHDRAWN;
+
+        /** Whether the password is known to be out of force. */
+        boolean over() {
+            return this == REPLACED || this == EXPIRED;
+        }
+
+        /** Whether it will not be handed over any more. */
+        boolean ended() {
+            return over() || this == UNCLEAR || this == WITHDRAWN;
+        }
+
+        /** Whether somebody may have it. */
+        boolean handedOver() {
+            return this == SENDING || this == LEFT || this == ARRIVED || this == SAID_BACK;
+        }
+
+        /** As the database keeps it. */
+        @Converter(autoApply = true)
+        static class Stored extends WordConverter<State> {
+            Stored() {
+                super(State.class);
+            }
+        }
+    }
+
     /**
      * How far it is.
      *
-     * @param way {@code read-aloud, spoken, copied, typed}; {@code copied} is never shown
-     * @param state {@code waiting, shown, sending, left, arrived, unclear, said-back, replaced,
-     *     withdrawn, expired}
+     * @param route a word of {@link Route}
      * @param trouble why a text did not leave, in words
      */
     record View(
             UUID id,
             UUID change,
             String route,
-            String way,
+            PasswordStyle style,
             @Nullable UUID contact,
-            String state,
+            State state,
             int parts,
             int saidBack,
             Instant madeAt,

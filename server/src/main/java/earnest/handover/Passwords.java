@@ -3,7 +3,7 @@ package earnest.handover;
 import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
 import earnest.ground.Problem;
-import earnest.systems.Way;
+import earnest.systems.PasswordStyle;
 import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.stereotype.Component;
@@ -25,9 +25,11 @@ class Passwords {
      *
      * @throws Problem 409 if it is gone
      */
-    List<Spelling.Group> parts(UUID wrapped, Way way) {
+    List<Spelling.Group> parts(UUID wrapped, PasswordStyle style) {
         try (Secret secret = secrets.take(wrapped).orElseThrow(Passwords::gone)) {
-            return way == Way.SPOKEN ? Spelling.spellWords(secret) : Spelling.spell(secret);
+            return style == PasswordStyle.SPOKEN
+                    ? Spelling.spellWords(secret)
+                    : Spelling.spell(secret);
         }
     }
 

@@ -7,17 +7,11 @@ import earnest.connectors.AccountState;
 import earnest.connectors.Connector;
 import earnest.ground.JobQueue;
 import earnest.ground.Worker;
-import earnest.ground.Writes;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
-import earnest.record.Entry;
-import earnest.record.EntryKind;
-import earnest.record.TheRecord;
 import earnest.systems.Account;
 import earnest.systems.Accounts;
 import earnest.systems.Systems;
-import earnest.tickets.Tickets;
-import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.stereotype.Component;
 
@@ -39,42 +33,30 @@ class SignInWatch implements Worker {
     private static final Duration LATER = Duration.ofSeconds(10);
 
     private final HandoverRepository handovers;
-    private final HandoverEntries entries;
+    private final SignInFindings findings;
     private final Changes changes;
     private final Systems systems;
     private final Accounts accounts;
-    private final Tickets tickets;
     private final People people;
-    private final WrappedSecrets secrets;
     private final SettingsInForce settings;
-    private final TheRecord record;
-    private final Writes writes;
     private final Clock clock;
 
     SignInWatch(
             HandoverRepository handovers,
-            HandoverEntries entries,
+            SignInFindings findings,
             Changes changes,
             Systems systems,
             Accounts accounts,
-            Tickets tickets,
             People people,
-            WrappedSecrets secrets,
             SettingsInForce settings,
-            TheRecord record,
-            Writes writes,
             Clock clock) {
         this.handovers = handovers;
-        this.entries = entries;
+        this.findings = findings;
         this.changes = changes;
         this.systems = systems;
         this.accounts = accounts;
-        this.tickets = tickets;
         this.people = people;
-        this.secrets = secrets;
         this.settings = settings;
-        this.record = record;
-        this.writes = writes;
         this.clock = clock;
     }
 
@@ -91,7 +73,7 @@ class SignInWatch implements Worker {
     @Override
     public Optional<Duration> work(UUID id) {
         Handover handover = handovers.findById(id).orElseThrow();
-        if (handover.inAt != null || handover.over()) {
+        if (handover.inAt != null || handover.state.over()) {
             return Optional.empty();
         }
         Changes.View change = changes.change(handover.changeId).orElseThrow();
@@ -104,14 +86,14 @@ class SignInWatch implements Worker {
                         instanceof AccountLookup.Found(AccountState state)) {
             switch (connector.use(state, effect)) {
                 case CHANGED_BY_OWNER -> {
-                    isIn(handover, person, change);
+                    findings.isIn(handover, person, change);
                     return Optional.empty();
                 }
                 case SET_BY_ANOTHER -> {
-                    replaced(handover);
+                    findings.replaced(handover);
                     return Optional.empty();
                 }
-                case UNFLAGGED -> unflagged(handover, person);
+                case UNFLAGGED -> findings.unflagged(handover, person);
                 case UNUSED -> {}
             }
             if (!handover.expiresAt.isAfter(now) && isDue(handover, now)) {
@@ -119,11 +101,11 @@ class SignInWatch implements Worker {
                 return Optional.of(AT_FIRST);
             }
         }
-        if (handover.remindedAt == null
-                && handover.madeAt.plus(settings.now().remindAfter()).isBefore(now)) {
-            remind(handover, person);
+        Duration remindAfter = settings.now().remindAfter();
+        if (handover.remindedAt == null && handover.madeAt.plus(remindAfter).isBefore(now)) {
+            findings.notYetIn(handover, person, remindAfter);
         }
-        boolean early = handover.madeAt.plus(settings.now().remindAfter()).isAfter(now);
+        boolean early = handover.madeAt.plus(remindAfter).isAfter(now);
         return Optional.of(early ? AT_FIRST : LATER);
     }
 
@@ -138,69 +120,5 @@ class SignInWatch implements Worker {
                 .flatMap(accounts::find)
                 .map(Account::ref)
                 .orElse(change.account());
-    }
-
-    private void isIn(Handover known, People.Person person, Changes.View change) {
-        writes.run(
-                () -> {
-                    tickets.lock(known.ticketId);
-                    Handover handover = handovers.lock(known.id).orElseThrow();
-                    handover.inAt = clock.instant();
-                    secrets.forget(handover.wrappedId);
-                    tickets.remind(handover.ticketId, null);
-                    record.append(
-                            Entry.byPerson(EntryKind.PERSON_IN, person.id(), person.name())
-                                    .ticket(handover.ticketId, null)
-                                    .person(person.id(), person.name())
-                                    .account(change.system(), change.account().name()));
-                });
-    }
-
-    private void replaced(Handover known) {
-        writes.run(
-                () -> {
-                    tickets.lock(known.ticketId);
-                    Handover handover = handovers.lock(known.id).orElseThrow();
-                    handover.state = Handover.REPLACED;
-                    secrets.forget(handover.wrappedId);
-                });
-    }
-
-    private void unflagged(Handover known, People.Person person) {
-        if (known.remindedAt != null) {
-            return;
-        }
-        writes.run(
-                () -> {
-                    tickets.lock(known.ticketId);
-                    Handover handover = handovers.lock(known.id).orElseThrow();
-                    handover.remindedAt = clock.instant();
-                    tickets.remind(
-                            handover.ticketId,
-                            person.name()
-                                    + "'s temporary password need not be changed any more:"
-                                    + " somebody took that away");
-                    record.append(
-                            entries.about(Entry.byEarnest(EntryKind.HANDOVER_UNFLAGGED), handover));
-                });
-    }
-
-    private void remind(Handover known, People.Person person) {
-        int minutes = (int) settings.now().remindAfter().toMinutes();
-        writes.run(
-                () -> {
-                    tickets.lock(known.ticketId);
-                    Handover handover = handovers.lock(known.id).orElseThrow();
-                    handover.remindedAt = clock.instant();
-                    tickets.remind(
-                            handover.ticketId,
-                            "%s has not chosen their own password yet, %d minutes after the temporary one"
-                                    .formatted(person.name(), minutes));
-                    record.append(
-                            Entry.byEarnest(EntryKind.HANDOVER_REMINDED)
-                                    .ticket(handover.ticketId, null)
-                                    .person(person.id(), person.name())
-                                    .data("minutes", minutes));
-                });
     }
 }

@@ -27,12 +27,12 @@ public class Erasures implements Worker {
 
     private final JdbcClient client;
     private final SealingStore store;
-    private final JobQueue work;
+    private final JobQueue jobs;
 
-    Erasures(JdbcClient client, SealingStore store, JobQueue work) {
+    Erasures(JdbcClient client, SealingStore store, JobQueue jobs) {
         this.client = client;
         this.store = store;
-        this.work = work;
+        this.jobs = jobs;
     }
 
     @Override
@@ -144,7 +144,7 @@ public class Erasures implements Worker {
                 .param("at", at)
                 .update();
         if (agreed) {
-            work.soon(KIND, id);
+            jobs.soon(KIND, id);
         }
     }
 }

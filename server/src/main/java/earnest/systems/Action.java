@@ -1,12 +1,16 @@
 package earnest.systems;
 
 import earnest.connectors.Operation;
+import earnest.ground.Problem;
+import earnest.ground.WordConverter;
+import earnest.ground.Worded;
+
+import jakarta.persistence.Converter;
 
 import java.util.List;
-import java.util.Locale;
 
 /** What can be done to an account. */
-public enum Action {
+public enum Action implements Worded {
     UNLOCK(Operation.UNLOCK, "Unlock", "unlock", "is unlocked", 'U'),
     TEMPORARY_PASSWORD(
             Operation.SET_TEMPORARY,
@@ -62,33 +66,27 @@ public enum Action {
         return key;
     }
 
-    /** The name in rulebooks, the database and the API. */
-    public String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    public static Action of(String id) {
-        for (Action action : values()) {
-            if (action.id().equals(id)) {
-                return action;
-            }
-        }
-        throw new IllegalArgumentException("no action " + id);
-    }
-
     /**
      * One that somebody at the desk asks for.
      *
-     * @throws earnest.ground.Problem 422 if there is none
+     * @throws Problem 422 if there is none
      */
-    public static Action offered(String id) {
+    public static Action offered(String word) {
         return OFFERED.stream()
-                .filter(action -> action.id().equals(id))
+                .filter(action -> action.word().equals(word))
                 .findFirst()
                 .orElseThrow(
                         () ->
-                                earnest.ground.Problem.invalid(
+                                Problem.invalid(
                                         "There is no such action. Known are unlock and"
                                                 + " temporary-password."));
+    }
+
+    /** As the database keeps it. */
+    @Converter(autoApply = true)
+    static class Stored extends WordConverter<Action> {
+        Stored() {
+            super(Action.class);
+        }
     }
 }

@@ -57,9 +57,9 @@ public final class ManagedSystem {
         return connector;
     }
 
-    /** The ways in which a temporary password may come about here. */
-    public Set<Way> ways() {
-        return rules.ways();
+    /** The styles that a temporary password may have here. */
+    public Set<PasswordStyle> styles() {
+        return rules.styles();
     }
 
     /** What it takes as a password. Asks the system, so not within a transaction. */

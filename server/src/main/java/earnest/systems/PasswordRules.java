@@ -4,8 +4,8 @@ import earnest.core.json.BadField;
 import earnest.core.json.Fields;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.PolicyFile;
+import earnest.ground.Worded;
 
-import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
@@ -13,31 +13,28 @@ import java.util.Set;
 /**
  * What an organisation asks of passwords in one system, beside what the system asks itself.
  *
- * @param ways how a temporary password may come about; where only {@link Way#COPIED} is among them,
- *     nobody at the desk sees one
+ * @param styles that a temporary password may have; where only {@link PasswordStyle#COPIED} is
+ *     among them, nobody at the desk sees one
  */
-record PasswordRules(Policy policy, Set<Way> ways) {
+record PasswordRules(Policy policy, Set<PasswordStyle> styles) {
     /**
      * Reads rules.
      *
      * @throws BadField naming the field that is wrong
      */
     static PasswordRules read(Fields fields) {
-        List<Way> ways = fields.list("ways", PasswordRules::way);
+        List<PasswordStyle> styles = fields.list("styles", PasswordRules::style);
         Policy policy =
                 fields.has("policy") ? PolicyFile.read(fields.object("policy")) : Policy.DEFAULT;
         fields.noOthers();
-        if (ways.isEmpty()) {
-            throw new BadField(fields.name("ways"), "must name at least one");
+        if (styles.isEmpty()) {
+            throw new BadField(fields.name("styles"), "must name at least one");
         }
-        return new PasswordRules(policy, EnumSet.copyOf(ways));
+        return new PasswordRules(policy, EnumSet.copyOf(styles));
     }
 
-    private static Way way(String name, Object value) {
-        String id = Fields.asText(name, value);
-        return Arrays.stream(Way.values())
-                .filter(way -> way.id().equals(id))
-                .findFirst()
+    private static PasswordStyle style(String name, Object value) {
+        return Worded.find(PasswordStyle.class, Fields.asText(name, value))
                 .orElseThrow(() -> new BadField(name, "is read-aloud, spoken, copied or typed"));
     }
 

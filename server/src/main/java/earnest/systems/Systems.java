@@ -113,7 +113,7 @@ public class Systems {
             return new OpenSystem(
                     row.version(),
                     Set.of(),
-                    new PasswordRules(Policy.DEFAULT, EnumSet.of(Way.COPIED)),
+                    new PasswordRules(Policy.DEFAULT, EnumSet.of(PasswordStyle.COPIED)),
                     new MisconfiguredConnector(row.name(), String.valueOf(wrong.getMessage())));
         }
     }

@@ -21,9 +21,9 @@ class ChannelListener {
             case ChannelEvent.Ended(String reference, boolean dropped) ->
                     conversations.ended(reference, dropped);
             // Checks begin the conversation of a call back; here it can only end.
-            case ChannelEvent.Placed(String reference, String state) -> {
-                if (state.equals("ended") || state.equals("dropped")) {
-                    conversations.ended(reference, state.equals("dropped"));
+            case ChannelEvent.Placed(String reference, ChannelEvent.Became became) -> {
+                if (became.over()) {
+                    conversations.ended(reference, became == ChannelEvent.Became.DROPPED);
                 }
             }
         }

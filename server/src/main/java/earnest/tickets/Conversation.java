@@ -18,10 +18,6 @@ import java.util.UUID;
 @Entity
 @Table(name = "conversation")
 class Conversation {
-    static final String RINGING = "ringing";
-    static final String ANSWERED = "answered";
-    static final String HELD = "held";
-
     @Id UUID id;
     UUID ticketId;
     String channel;
@@ -33,7 +29,7 @@ class Conversation {
     /** What the channel says of it, as JSON, or null. */
     @Nullable String facts;
 
-    String state;
+    Tickets.TalkState state;
     Instant rangAt;
 
     /** Whether the desk placed it. */
@@ -60,7 +56,7 @@ class Conversation {
         this.channel = channel;
         this.reference = reference;
         this.facts = JsonMapper.shared().writeValueAsString(facts);
-        this.state = RINGING;
+        this.state = Tickets.TalkState.RINGING;
         this.rangAt = rangAt;
     }
 
@@ -69,7 +65,7 @@ class Conversation {
     }
 
     boolean held() {
-        return live() && state.equals(HELD);
+        return live() && state == Tickets.TalkState.HELD;
     }
 
     Map<String, String> facts() {

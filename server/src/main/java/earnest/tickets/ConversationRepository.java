@@ -27,18 +27,18 @@ interface ConversationRepository
     @Query(
             "update Conversation c set c.state = ?3 where c.id = ?1 and c.state = ?2 and c.endedAt"
                     + " is null")
-    int move(UUID id, String from, String to);
+    int move(UUID id, Tickets.TalkState from, Tickets.TalkState to);
 
     /** Ends a call; 1 if it was not over. */
     @Modifying(flushAutomatically = true)
     @Query(
             "update Conversation c set c.state = ?2, c.endedAt = ?3 where c.id = ?1 and c.endedAt"
                     + " is null")
-    int end(UUID id, String state, Instant at);
+    int end(UUID id, Tickets.TalkState state, Instant at);
 
     /** Lines on which an analyst speaks. */
     @Query(
             "select c from Conversation c join Ticket t on t.id = c.ticketId where t.holderId = ?1"
-                    + " and c.state = 'answered' and c.endedAt is null")
+                    + " and c.state = ANSWERED and c.endedAt is null")
     List<Conversation> spokenBy(UUID analyst);
 }

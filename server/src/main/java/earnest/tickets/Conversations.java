@@ -84,7 +84,7 @@ class Conversations {
 
     /** The desk answers, and tells the channel once that is committed. */
     void answered(Conversation conversation, UUID analyst) {
-        conversation.state = Conversation.ANSWERED;
+        conversation.state = Tickets.TalkState.ANSWERED;
         conversation.answeredAt = clock.instant();
         tell(conversation, TicketChannel::answered);
         holdOthers(analyst, conversation);
@@ -92,7 +92,7 @@ class Conversations {
 
     /** The desk ends the present one, and tells the channel once that is committed. */
     void hungUp(Ticket ticket, Conversation conversation) {
-        end(ticket, conversation, "ended");
+        end(ticket, conversation, Tickets.TalkState.ENDED);
         tell(conversation, TicketChannel::ended);
     }
 
@@ -114,7 +114,7 @@ class Conversations {
     }
 
     private void hold(Conversation conversation) {
-        if (!moved(conversation, Conversation.ANSWERED, Conversation.HELD)) {
+        if (!moved(conversation, Tickets.TalkState.ANSWERED, Tickets.TalkState.HELD)) {
             return;
         }
         tell(conversation, TicketChannel::held);
@@ -125,14 +125,14 @@ class Conversations {
 
     /** The analyst speaks on a held line again. */
     void speak(Conversation conversation, UUID analyst) {
-        if (moved(conversation, Conversation.HELD, Conversation.ANSWERED)) {
+        if (moved(conversation, Tickets.TalkState.HELD, Tickets.TalkState.ANSWERED)) {
             tell(conversation, TicketChannel::resumed);
         }
         holdOthers(analyst, conversation);
     }
 
     /** The row decides: a call of another ticket may end at this moment. */
-    private boolean moved(Conversation conversation, String from, String to) {
+    private boolean moved(Conversation conversation, Tickets.TalkState from, Tickets.TalkState to) {
         boolean moved = conversations.move(conversation.id, from, to) == 1;
         entities.refresh(conversation);
         return moved;
@@ -154,11 +154,11 @@ class Conversations {
         Conversation conversation =
                 new Conversation(ids.next(), id, ticket.channel, call, Map.of(), now);
         conversation.called = true;
-        conversation.state = Conversation.ANSWERED;
+        conversation.state = Tickets.TalkState.ANSWERED;
         conversation.answeredAt = now;
         conversations.add(conversation);
         Conversation before = live(ticket);
-        if (before != null && before.state.equals(Conversation.ANSWERED)) {
+        if (before != null && before.state.equals(Tickets.TalkState.ANSWERED)) {
             hold(before);
         }
         UUID holder = ticket.holderId;
@@ -194,7 +194,12 @@ class Conversations {
         if (missed) {
             ticket.state = Tickets.State.MISSED;
         }
-        end(ticket, conversation, missed ? "missed" : dropped ? "dropped" : "ended");
+        end(
+                ticket,
+                conversation,
+                missed
+                        ? Tickets.TalkState.MISSED
+                        : dropped ? Tickets.TalkState.DROPPED : Tickets.TalkState.ENDED);
         EntryKind kind =
                 missed
                         ? EntryKind.CALL_MISSED
@@ -205,7 +210,7 @@ class Conversations {
     }
 
     /** What was proved in a conversation ends with it, so decisions made before must fall. */
-    private void end(Ticket ticket, Conversation conversation, String state) {
+    private void end(Ticket ticket, Conversation conversation, Tickets.TalkState state) {
         conversations.end(conversation.id, state, clock.instant());
         entities.refresh(conversation);
         if (conversation.id.equals(ticket.conversationId)) {

@@ -1,6 +1,11 @@
 package earnest.tickets;
 
 import earnest.access.SignedIn;
+import earnest.ground.Problem;
+import earnest.ground.WordConverter;
+import earnest.ground.Worded;
+
+import jakarta.persistence.Converter;
 
 import org.jspecify.annotations.Nullable;
 
@@ -119,7 +124,7 @@ public interface Tickets {
 
         /** Whether somebody is on the line and hears the analyst. */
         public boolean speaking() {
-            return conversation != null && talk != null && !talk.state().equals("held");
+            return conversation != null && talk != null && talk.state() != TalkState.HELD;
         }
 
         /**
@@ -127,10 +132,28 @@ public interface Tickets {
          */
         public void mustBeSpeaking() {
             if (conversation != null && !speaking()) {
-                throw new earnest.ground.Problem(
+                throw new Problem(
                         409,
                         "line-held",
                         "The line is held: they do not hear you. Speak on it again first.");
+            }
+        }
+    }
+
+    /** How a conversation stands. */
+    enum TalkState implements Worded {
+        RINGING,
+        ANSWERED,
+        HELD,
+        ENDED,
+        DROPPED,
+        MISSED;
+
+        /** As the database keeps it. */
+        @Converter(autoApply = true)
+        static class Stored extends WordConverter<TalkState> {
+            Stored() {
+                super(TalkState.class);
             }
         }
     }
@@ -141,14 +164,13 @@ public interface Tickets {
      * @param reference by which its channel knows it
      * @param facts that the channel gives; claims, not proofs
      * @param called whether the desk began it
-     * @param state {@code ringing, answered, held, ended, dropped, missed}
      */
     record Talk(
             String reference,
             String channel,
             Map<String, String> facts,
             boolean called,
-            String state,
+            TalkState state,
             Instant rangAt,
             @Nullable Instant answeredAt,
             @Nullable Instant endedAt) {}

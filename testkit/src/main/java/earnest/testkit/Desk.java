@@ -74,7 +74,7 @@ public final class Desk {
                         StreamSupport.stream(
                                         api.get("/api/desk").ok().get("waiting").spliterator(),
                                         false)
-                                .filter(w -> w.get("line").asString().equals("ringing"))
+                                .filter(w -> w.get("talk").asString().equals("ringing"))
                                 .map(w -> w.get("id").asString())
                                 .reduce((a, b) -> b));
     }
@@ -213,7 +213,7 @@ public final class Desk {
 
     private static boolean everywhere(JsonNode change) {
         return StreamSupport.stream(change.get("servers").spliterator(), false)
-                .allMatch(s -> s.get("state").asString().equals("has it"));
+                .allMatch(s -> s.get("state").asString().equals("has-it"));
     }
 
     /** Reads the password aloud to the end. */

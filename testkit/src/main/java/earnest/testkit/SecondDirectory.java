@@ -177,7 +177,7 @@ public final class SecondDirectory implements AutoCloseable {
                         "policyDn",
                         "cn=default," + SUFFIX),
                 "passwordRules",
-                Map.of("ways", List.of("read-aloud", "copied")),
+                Map.of("styles", List.of("read-aloud", "copied")),
                 "credential",
                 SECRET);
     }

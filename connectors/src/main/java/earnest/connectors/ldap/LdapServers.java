@@ -98,7 +98,7 @@ class LdapServers implements AutoCloseable {
 
         @Override
         public byte[] getPasswordBytes() {
-            return secret.open(LdapConnector::utf8);
+            return secret.open(LdapChanges::utf8);
         }
 
         void forget() {

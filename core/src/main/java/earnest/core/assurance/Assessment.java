@@ -3,11 +3,12 @@ package earnest.core.assurance;
 import java.util.List;
 
 /**
- * The account of one ticket.
+ * How sure one ticket makes, and why.
  *
- * @param standing sum of all lines, in decibans
+ * @param standing sum of all points, in decibans
  * @param stopped whether a denial that nobody lifted closes everything
- * @param lines evidence in the counting order, then signals by kind
+ * @param explanations of evidence in the counting order, then signals by kind
  * @param verdicts in the order in which the actions were asked
  */
-public record Assessment(int standing, boolean stopped, List<Line> lines, List<Verdict> verdicts) {}
+public record Assessment(
+        int standing, boolean stopped, List<Explanation> explanations, List<Verdict> verdicts) {}

@@ -17,7 +17,7 @@ import java.util.TreeSet;
  * How sure is sure enough.
  *
  * <p>Points are weights of evidence in decibans, 10·log10(P(passes | genuine) / P(passes |
- * impostor)), rounded. The result depends on nothing but the question, never on the order in which
+ * impostor)), rounded. The result depends on nothing but the input, never on the order in which
  * evidence is given, and a further passed check never lowers the standing or closes an action.
  * Thread-safe: it keeps nothing.
  */
@@ -25,61 +25,60 @@ public final class Assurance {
     private Assurance() {}
 
     /** Counts the evidence and judges each wanted action. */
-    public static Assessment assess(Question question) {
-        Reckoning reckoning = Reckoning.at(question.now(), question);
-        boolean stopped = stopped(question);
-        List<Line> lines = new ArrayList<>();
+    public static Assessment assess(AssessmentInput input) {
+        Reckoning reckoning = Reckoning.at(input.now(), input);
+        boolean stopped = stopped(input);
+        List<Explanation> lines = new ArrayList<>();
         for (Counted line : reckoning.lines) {
-            lines.add(new Line(line.id, line.points, line.reason));
+            lines.add(new Explanation(line.id, line.points, line.reason));
         }
         lines.addAll(reckoning.signals);
         List<Verdict> verdicts = new ArrayList<>();
         Map<Verdict.Bar, Judged> known = new HashMap<>();
-        for (Wanted wanted : question.wanted()) {
-            verdicts.add(judge(question, reckoning, stopped, wanted, known));
+        for (Wanted wanted : input.wanted()) {
+            verdicts.add(judge(input, reckoning, stopped, wanted, known));
         }
         return new Assessment(
                 reckoning.standing, stopped, List.copyOf(lines), List.copyOf(verdicts));
     }
 
-    private static boolean stopped(Question question) {
-        return question.evidence().stream()
+    private static boolean stopped(AssessmentInput input) {
+        return input.evidence().stream()
                         .anyMatch(
                                 line ->
                                         line.outcome() == Outcome.DENIED
-                                                && !question.liftedStops().contains(line.id()))
-                || question.signals().stream()
+                                                && !input.liftedStops().contains(line.id()))
+                || input.signals().stream()
                         .anyMatch(
                                 kind ->
-                                        question.rulebook().signals().get(kind).stops()
-                                                && !question.liftedStops()
-                                                        .contains("signal:" + kind));
+                                        input.rulebook().signals().get(kind).stops()
+                                                && !input.liftedStops().contains("signal:" + kind));
     }
 
     /** What comes of one bar, whoever asks for what; reckoned once for all that come to it. */
     private record Judged(Shortfall shortfall, List<List<String>> ways, @Nullable Instant until) {}
 
-    private static Judged judged(Question question, Reckoning reckoning, Verdict.Bar bar) {
+    private static Judged judged(AssessmentInput input, Reckoning reckoning, Verdict.Bar bar) {
         Shortfall shortfall = reckoning.against(bar);
         return shortfall.none()
-                ? new Judged(shortfall, List.of(), until(question, bar))
-                : new Judged(shortfall, Ways.across(question, bar), null);
+                ? new Judged(shortfall, List.of(), until(input, bar))
+                : new Judged(shortfall, Ways.across(input, bar), null);
     }
 
     private static Verdict judge(
-            Question question,
+            AssessmentInput input,
             Reckoning reckoning,
             boolean stopped,
             Wanted wanted,
             Map<Verdict.Bar, Judged> known) {
-        Verdict.Bar bar = bar(question.rulebook(), wanted);
+        Verdict.Bar bar = bar(input.rulebook(), wanted);
         if (stopped) {
             return new Verdict.Stopped(wanted, bar);
         }
         if (bar == null) {
             return new Verdict.NoRule(wanted);
         }
-        Judged judged = known.computeIfAbsent(bar, b -> judged(question, reckoning, b));
+        Judged judged = known.computeIfAbsent(bar, b -> judged(input, reckoning, b));
         if (!judged.shortfall.none()) {
             return new Verdict.Short(wanted, bar, judged.shortfall, judged.ways);
         }
@@ -131,17 +130,17 @@ public final class Assurance {
     }
 
     /** Time only takes proof away, and only at the instants at which a check gets too old. */
-    private static @Nullable Instant until(Question question, Verdict.Bar bar) {
-        Duration valid = Duration.ofMinutes(question.rulebook().validMinutes());
+    private static @Nullable Instant until(AssessmentInput input, Verdict.Bar bar) {
+        Duration valid = Duration.ofMinutes(input.rulebook().validMinutes());
         TreeSet<Instant> ends = new TreeSet<>();
-        for (Evidence line : question.evidence()) {
+        for (Evidence line : input.evidence()) {
             Instant end = line.at().plus(valid);
-            if (line.outcome() == Outcome.PASSED && !end.isBefore(question.now())) {
+            if (line.outcome() == Outcome.PASSED && !end.isBefore(input.now())) {
                 ends.add(end);
             }
         }
         for (Instant end : ends) {
-            if (!Reckoning.at(end.plusNanos(1), question).reaches(bar)) {
+            if (!Reckoning.at(end.plusNanos(1), input).reaches(bar)) {
                 return end;
             }
         }

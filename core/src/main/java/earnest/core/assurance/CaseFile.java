@@ -19,16 +19,16 @@ public final class CaseFile {
      *
      * @throws earnest.core.json.BadField or {@link BadInput} naming the field that is wrong
      */
-    public static Question question(Fields c) {
-        Question question = question(c, RulebookFile.read(c.object("rulebook")));
+    public static AssessmentInput input(Fields c) {
+        AssessmentInput input = input(c, RulebookFile.read(c.object("rulebook")));
         c.text("name");
         c.noOthers();
-        return question;
+        return input;
     }
 
     /** All but the rulebook; what else may be there is for the caller to see. */
-    static Question question(Fields c, Rulebook rulebook) {
-        return new Question(
+    static AssessmentInput input(Fields c, Rulebook rulebook) {
+        return new AssessmentInput(
                 rulebook,
                 c.list("evidence", CaseFile::evidence),
                 c.list("signals", CaseFile::signal),
@@ -99,12 +99,12 @@ public final class CaseFile {
         result.put("name", name);
         result.put("standing", assessment.standing());
         result.put("stopped", assessment.stopped());
-        result.put("lines", assessment.lines().stream().map(CaseFile::line).toList());
+        result.put("lines", assessment.explanations().stream().map(CaseFile::line).toList());
         result.put("verdicts", assessment.verdicts().stream().map(CaseFile::verdict).toList());
         return result;
     }
 
-    private static Map<String, Object> line(Line line) {
+    private static Map<String, Object> line(Explanation line) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("id", line.id());
         fields.put("points", line.points());

@@ -61,8 +61,9 @@ final class Counted {
         return inForce;
     }
 
-    static Counted of(Evidence line, Question question, Instant now, Map<String, Instant> ages) {
-        Rulebook book = question.rulebook();
+    static Counted of(
+            Evidence line, AssessmentInput input, Instant now, Map<String, Instant> ages) {
+        Rulebook book = input.rulebook();
         Method method = book.checks().get(line.method());
         Boolean ownRelayed = line.relayed();
         boolean relayed = ownRelayed == null ? method.relayed() : ownRelayed;
@@ -79,7 +80,7 @@ final class Counted {
                     null);
         }
         String conversation = line.conversation();
-        var conversations = question.conversations();
+        var conversations = input.conversations();
         int own = method.points();
         boolean inForce = false;
         String reason = null;
@@ -110,7 +111,8 @@ final class Counted {
                 reason);
     }
 
-    static Counted of(Available check, Question question, Instant now, Map<String, Instant> ages) {
+    static Counted of(
+            Available check, AssessmentInput input, Instant now, Map<String, Instant> ages) {
         return of(
                 new Evidence(
                         check.id(),
@@ -121,7 +123,7 @@ final class Counted {
                         check.relayed(),
                         Outcome.PASSED,
                         now),
-                question,
+                input,
                 now,
                 ages);
     }

@@ -26,22 +26,21 @@ public final class JudgedFile {
      *     the same
      */
     public static Map<String, Object> write(
-            Question question, long rulebook, UnaryOperator<String> paths) {
+            AssessmentInput input, long rulebook, UnaryOperator<String> paths) {
         Map<String, Object> fields = new LinkedHashMap<>();
         fields.put("rulebook", rulebook);
-        fields.put("evidence", question.evidence().stream().map(e -> evidence(e, paths)).toList());
+        fields.put("evidence", input.evidence().stream().map(e -> evidence(e, paths)).toList());
         fields.put(
                 "signals",
-                question.signals().stream().distinct().sorted().map(JudgedFile::signal).toList());
-        fields.put("wanted", question.wanted().stream().map(JudgedFile::wanted).toList());
-        fields.put(
-                "available", question.available().stream().map(a -> available(a, paths)).toList());
-        Set<String> conversations = question.conversations();
+                input.signals().stream().distinct().sorted().map(JudgedFile::signal).toList());
+        fields.put("wanted", input.wanted().stream().map(JudgedFile::wanted).toList());
+        fields.put("available", input.available().stream().map(a -> available(a, paths)).toList());
+        Set<String> conversations = input.conversations();
         if (conversations != null) {
             fields.put("conversations", conversations.stream().sorted().toList());
         }
-        fields.put("liftedStops", question.liftedStops().stream().sorted().toList());
-        fields.put("now", question.now().toString());
+        fields.put("liftedStops", input.liftedStops().stream().sorted().toList());
+        fields.put("now", input.now().toString());
         return fields;
     }
 
@@ -51,10 +50,10 @@ public final class JudgedFile {
      * @param rulebooks the rulebook of a version
      * @throws earnest.core.json.BadField or {@link BadInput} naming the field that is wrong
      */
-    public static Question read(Fields judged, LongFunction<Rulebook> rulebooks) {
-        Question question = CaseFile.question(judged, rulebooks.apply(judged.number("rulebook")));
+    public static AssessmentInput read(Fields judged, LongFunction<Rulebook> rulebooks) {
+        AssessmentInput input = CaseFile.input(judged, rulebooks.apply(judged.number("rulebook")));
         judged.noOthers();
-        return question;
+        return input;
     }
 
     private static Map<String, Object> signal(String kind) {

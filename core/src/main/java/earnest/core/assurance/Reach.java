@@ -47,12 +47,11 @@ final class Reach {
     private final int[] known;
     private final boolean[] counted;
 
-    Reach(Question question, List<Available> available, Verdict.Bar bar, Instant now) {
-        this.caps = question.rulebook().caps();
+    Reach(AssessmentInput input, List<Available> available, Verdict.Bar bar, Instant now) {
+        this.caps = input.rulebook().caps();
         this.bar = bar;
-        Map<String, Instant> ages = Counted.ages(question.evidence(), question.available());
-        this.checks =
-                available.stream().map(check -> Counted.of(check, question, now, ages)).toList();
+        Map<String, Instant> ages = Counted.ages(input.evidence(), input.available());
+        this.checks = available.stream().map(check -> Counted.of(check, input, now, ages)).toList();
         Map<String, Integer> touched = new HashMap<>();
         this.pathOf = new int[checks.size()];
         for (int i = 0; i < pathOf.length; i++) {
@@ -69,8 +68,8 @@ final class Reach {
         this.counted = new boolean[paths];
         Map<String, int[]> untouched = new HashMap<>();
         Set<String> countedElse = new HashSet<>();
-        for (Evidence evidence : question.evidence()) {
-            Counted line = Counted.of(evidence, question, now, ages);
+        for (Evidence evidence : input.evidence()) {
+            Counted line = Counted.of(evidence, input, now, ages);
             if (line.outcome == Outcome.FAILED) {
                 always += line.method.failed();
             }
@@ -80,8 +79,8 @@ final class Reach {
         }
         untouched.values().forEach(this::elsewhere);
         pathsElse = countedElse.size();
-        new HashSet<>(question.signals())
-                .forEach(kind -> always += question.rulebook().signals().get(kind).points());
+        new HashSet<>(input.signals())
+                .forEach(kind -> always += input.rulebook().signals().get(kind).points());
     }
 
     private void there(

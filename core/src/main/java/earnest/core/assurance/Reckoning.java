@@ -12,22 +12,22 @@ import java.util.TreeSet;
 /** The lines of a ticket, counted at one instant (assurance, counting, steps 3 to 9). */
 final class Reckoning {
     final List<Counted> lines;
-    final List<Line> signals;
+    final List<Explanation> signals;
     final int standing;
     final Set<Factor> factors;
     final int paths;
 
     /** Counts lines that are in the counting order. Their points and reasons are set. */
-    Reckoning(List<Counted> lines, Question question) {
+    Reckoning(List<Counted> lines, AssessmentInput input) {
         this.lines = lines;
-        Rulebook book = question.rulebook();
+        Rulebook book = input.rulebook();
         count(book);
-        this.signals = signals(question);
+        this.signals = signals(input);
         int sum = 0;
         for (Counted line : lines) {
             sum += line.points;
         }
-        for (Line signal : signals) {
+        for (Explanation signal : signals) {
             sum += signal.points();
         }
         this.standing = sum;
@@ -83,12 +83,13 @@ final class Reckoning {
         }
     }
 
-    private static List<Line> signals(Question question) {
-        List<Line> signals = new ArrayList<>();
-        for (String kind : new TreeSet<>(question.signals())) {
-            Signal signal = question.rulebook().signals().get(kind);
+    private static List<Explanation> signals(AssessmentInput input) {
+        List<Explanation> signals = new ArrayList<>();
+        for (String kind : new TreeSet<>(input.signals())) {
+            Signal signal = input.rulebook().signals().get(kind);
             signals.add(
-                    new Line("signal:" + kind, signal.points(), signal.stops() ? "stopped" : null));
+                    new Explanation(
+                            "signal:" + kind, signal.points(), signal.stops() ? "stopped" : null));
         }
         return signals;
     }
@@ -126,13 +127,13 @@ final class Reckoning {
                 && bar.oneOf().stream().allMatch(list -> list.stream().anyMatch(factors::contains));
     }
 
-    static Reckoning at(Instant now, Question question) {
-        var ages = Counted.ages(question.evidence(), question.available());
+    static Reckoning at(Instant now, AssessmentInput input) {
+        var ages = Counted.ages(input.evidence(), input.available());
         List<Counted> lines = new ArrayList<>();
-        for (Evidence line : question.evidence()) {
-            lines.add(Counted.of(line, question, now, ages));
+        for (Evidence line : input.evidence()) {
+            lines.add(Counted.of(line, input, now, ages));
         }
         lines.sort(Counted.ORDER);
-        return new Reckoning(lines, question);
+        return new Reckoning(lines, input);
     }
 }

@@ -24,7 +24,7 @@ final class Ways {
                     .thenComparingInt(way -> way.ids().size())
                     .thenComparing(Way::ids, Ways::compare);
 
-    private final Question question;
+    private final AssessmentInput input;
     private final List<Available> available;
     private final Reach reach;
 
@@ -33,15 +33,15 @@ final class Ways {
 
     private final List<Way> found = new ArrayList<>();
 
-    private Ways(Question question, Verdict.Bar bar) {
-        this.question = question;
-        this.available = strongest(question);
-        this.reach = new Reach(question, available, bar, question.now());
+    private Ways(AssessmentInput input, Verdict.Bar bar) {
+        this.input = input;
+        this.available = strongest(input);
+        this.reach = new Reach(input, available, bar, input.now());
         this.known = new byte[1 << available.size()];
     }
 
-    static List<List<String>> across(Question question, Verdict.Bar bar) {
-        Ways ways = new Ways(question, bar);
+    static List<List<String>> across(AssessmentInput input, Verdict.Bar bar) {
+        Ways ways = new Ways(input, bar);
         ways.search(0, 0);
         ways.found.sort(QUICKEST);
         List<List<String>> first = new ArrayList<>();
@@ -54,16 +54,13 @@ final class Ways {
         return first;
     }
 
-    private static List<Available> strongest(Question question) {
-        List<Available> all = new ArrayList<>(question.available());
+    private static List<Available> strongest(AssessmentInput input) {
+        List<Available> all = new ArrayList<>(input.available());
         if (all.size() > MOST_AVAILABLE) {
             all.sort(
                     Comparator.comparingInt(
                                     (Available check) ->
-                                            -question.rulebook()
-                                                    .checks()
-                                                    .get(check.method())
-                                                    .points())
+                                            -input.rulebook().checks().get(check.method()).points())
                             .thenComparing(Available::id));
             all = new ArrayList<>(all.subList(0, MOST_AVAILABLE));
         }
@@ -110,7 +107,7 @@ final class Ways {
         for (int i = 0; i < available.size(); i++) {
             if ((set & 1 << i) != 0) {
                 Available check = available.get(i);
-                Method method = question.rulebook().checks().get(check.method());
+                Method method = input.rulebook().checks().get(check.method());
                 work += method.workSeconds();
                 wait = Math.max(wait, method.waitSeconds());
                 ids.add(check.id());

@@ -19,8 +19,8 @@ public final class ExportCheck {
     private final @Nullable SealKey key;
     private final Witnessed witness;
     private @Nullable Frontier entries;
-    private @Nullable Verdict over;
-    private @Nullable Verdict result;
+    private @Nullable Verification over;
+    private @Nullable Verification result;
     private long begin;
     private long line;
     private long disclosed;
@@ -87,7 +87,9 @@ public final class ExportCheck {
         line += part.lines();
         if (result != null) {
             line = before + 1;
-            over = Verdict.failed("Line %d follows the seal, which must be last.".formatted(line));
+            over =
+                    Verification.failed(
+                            "Line %d follows the seal, which must be last.".formatted(line));
             return;
         }
         join(part);
@@ -96,10 +98,10 @@ public final class ExportCheck {
             result = sealed(sealed);
         }
         if (over == null && part.end() instanceof ExportLine.Bad bad) {
-            over = Verdict.badInput("Line %d %s.".formatted(line, bad.words()));
+            over = Verification.badInput("Line %d %s.".formatted(line, bad.words()));
         }
         if (over == null && failed != null) {
-            over = Verdict.failed(failed.replace("%d", Long.toString(line)));
+            over = Verification.failed(failed.replace("%d", Long.toString(line)));
         }
     }
 
@@ -115,7 +117,7 @@ public final class ExportCheck {
             known = Frontier.from(begin);
             entries = known;
         } else if (part.first() != known.size()) {
-            over = Verdict.failed(ExportPart.order(known.size(), part.first()));
+            over = Verification.failed(ExportPart.order(known.size(), part.first()));
             return;
         }
         disclosed += part.disclosed();
@@ -127,56 +129,58 @@ public final class ExportCheck {
             known.add(hash);
             String rewritten = begin == 0 ? witness.wrong(known) : null;
             if (rewritten != null) {
-                over = Verdict.failed(rewritten);
+                over = Verification.failed(rewritten);
                 return;
             }
         }
     }
 
-    private Verdict sealed(ExportLine.Sealed last) {
+    private Verification sealed(ExportLine.Sealed last) {
         Seal seal = last.seal();
         Frontier range = entries == null ? Frontier.from(0) : entries;
         long end = range.size();
         long size = seal.checkpoint().size();
         if (end > size) {
-            return Verdict.failed(
+            return Verification.failed(
                     "Entry %d is not under the seal, which is over %d entries."
                             .formatted(size, size));
         }
         if (end < size && last.after().isEmpty()) {
-            return Verdict.failed(
+            return Verification.failed(
                     "The seal is over %d entries, and this ends before entry %d: the end was cut."
                             .formatted(size, end));
         }
         Frontier tree = new Frontier();
         if (!add(tree, last.before(), begin)) {
-            return Verdict.failed("What stands before entry %d does not fit.".formatted(begin));
+            return Verification.failed(
+                    "What stands before entry %d does not fit.".formatted(begin));
         }
         tree.addAll(range);
         if (!add(tree, last.after(), size)) {
-            return Verdict.failed("What stands after entry %d does not fit.".formatted(end - 1));
+            return Verification.failed(
+                    "What stands after entry %d does not fit.".formatted(end - 1));
         }
         if (!Arrays.equals(tree.root(), seal.checkpoint().root())) {
-            return Verdict.failed(
+            return Verification.failed(
                     "The entries do not give the sealed root: at least one was altered, or the"
                             + " order was, since the seal of %s."
                                     .formatted(seal.checkpoint().time()));
         }
         if (begin > 0 && witness.ahead()) {
-            return Verdict.badInput(
+            return Verification.badInput(
                     "A witness's seals can be compared with an export from entry 0 on only.");
         }
         String cut = witness.wrongAfter(seal.checkpoint());
-        return cut == null ? signature(last, proved(seal, end)) : Verdict.failed(cut);
+        return cut == null ? signature(last, proved(seal, end)) : Verification.failed(cut);
     }
 
-    private Verdict signature(ExportLine.Sealed last, String proved) {
-        Verdict verdict = signature(last.seal(), last.changes(), key, proved);
-        if (key == null || verdict.outcome() != Verdict.Outcome.PROVED) {
-            return verdict;
+    private Verification signature(ExportLine.Sealed last, String proved) {
+        Verification verification = signature(last.seal(), last.changes(), key, proved);
+        if (key == null || verification.outcome() != Verification.Outcome.PROVED) {
+            return verification;
         }
         String unsigned = witness.unsigned(KeyChain.of(key, last.changes()));
-        return unsigned == null ? verdict : Verdict.failed(unsigned);
+        return unsigned == null ? verification : Verification.failed(unsigned);
     }
 
     private static boolean add(Frontier tree, List<byte[]> roots, long to) {
@@ -213,30 +217,30 @@ public final class ExportCheck {
     }
 
     /** Adds what the signature says to what was proved without it. */
-    static Verdict signature(
+    static Verification signature(
             Seal seal, List<KeyChange> changes, @Nullable SealKey key, String proved) {
         String broken = KeyChain.broken(changes, seal.checkpoint());
         if (broken != null) {
-            return Verdict.failed(broken);
+            return Verification.failed(broken);
         }
         if (key == null) {
-            return new Verdict(
-                    Verdict.Outcome.ALL_BUT_SIGNATURE,
+            return new Verification(
+                    Verification.Outcome.ALL_BUT_SIGNATURE,
                     proved + " Who signed the seal was not checked: give the key.");
         }
         KeyChain keys = KeyChain.of(key, changes);
         if (!keys.trusts(seal)) {
-            return Verdict.failed(
+            return Verification.failed(
                     "The seal is not signed by %s%s: another key made it, or it was altered, or the key is younger than the seal."
                             .formatted(
                                     key.text(),
                                     changes.isEmpty() ? "" : " or one that took over from it"));
         }
-        return new Verdict(Verdict.Outcome.PROVED, proved + " " + keys.words(seal));
+        return new Verification(Verification.Outcome.PROVED, proved + " " + keys.words(seal));
     }
 
-    /** The verdict after the last line. */
-    public Verdict end() {
+    /** The verification after the last line. */
+    public Verification end() {
         if (over != null) {
             return over;
         }
@@ -244,8 +248,8 @@ public final class ExportCheck {
             return result;
         }
         return line == 0
-                ? Verdict.badInput("There is nothing in it.")
-                : Verdict.failed(
+                ? Verification.badInput("There is nothing in it.")
+                : Verification.failed(
                         "After line %d the seal is missing: the end was cut.".formatted(line));
     }
 }

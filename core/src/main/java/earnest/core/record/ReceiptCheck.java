@@ -18,17 +18,18 @@ public final class ReceiptCheck {
      *
      * @param key whose signature is asked, or null to leave the signature out
      */
-    public static Verdict check(byte[] utf8, @Nullable SealKey key) {
+    public static Verification check(byte[] utf8, @Nullable SealKey key) {
         try {
             return check(Json.object(Json.read(utf8)), key);
         } catch (BadJson e) {
-            return Verdict.badInput("It is not JSON: %s.".formatted(e.getMessage()));
+            return Verification.badInput("It is not JSON: %s.".formatted(e.getMessage()));
         } catch (IllegalArgumentException e) {
-            return Verdict.badInput("It is not in form: %s.".formatted(e.getMessage()));
+            return Verification.badInput("It is not in form: %s.".formatted(e.getMessage()));
         }
     }
 
-    private static Verdict check(@Nullable Map<String, Object> receipt, @Nullable SealKey key) {
+    private static Verification check(
+            @Nullable Map<String, Object> receipt, @Nullable SealKey key) {
         List<Object> entries = receipt == null ? null : Json.list(receipt.get("entries"));
         if (receipt == null
                 || entries == null
@@ -54,7 +55,7 @@ public final class ReceiptCheck {
             }
             byte[] bytes = leaf.getBytes(StandardCharsets.UTF_8);
             if (number <= former) {
-                return Verdict.failed(
+                return Verification.failed(
                         "Entry %d follows %d: the entries are out of order."
                                 .formatted(number, former));
             }
@@ -63,13 +64,13 @@ public final class ReceiptCheck {
             List<byte[]> proof = Lines.hashes("entries[%d].proof".formatted(i), entry.get("proof"));
             if (!Tree.includes(
                     Tree.leaf(bytes), number, checkpoint.size(), proof, checkpoint.root())) {
-                return Verdict.failed(
+                return Verification.failed(
                         "Entry %d is not the one that was sealed under this number."
                                 .formatted(number));
             }
             String wrong = Disclosed.wrong(bytes, values);
             if (wrong != null) {
-                return Verdict.failed("Entry %d %s.".formatted(number, wrong));
+                return Verification.failed("Entry %d %s.".formatted(number, wrong));
             }
             disclosed += values.size();
         }

@@ -24,7 +24,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 
-/** What must hold for any question, not only for those of the vectors. */
+/** What must hold for any input, not only for those of the vectors. */
 class AssurancePropertiesTest {
     private static final Instant NOW = Instant.parse("2026-11-23T10:00:00Z");
     private static final JsonNode CASES = AssuranceVectorsTest.vectors("vectors-2").get("cases");
@@ -42,11 +42,11 @@ class AssurancePropertiesTest {
     };
 
     @Provide
-    Arbitrary<Question> questions() {
-        return Arbitraries.randomValue(AssurancePropertiesTest::question);
+    Arbitrary<AssessmentInput> inputs() {
+        return Arbitraries.randomValue(AssurancePropertiesTest::input);
     }
 
-    private static Question question(Random random) {
+    private static AssessmentInput input(Random random) {
         Object json = CASES.get(random.nextInt(CASES.size())).get("rulebook");
         Rulebook book = RulebookFile.read(Fields.of("", Json.read(json.toString())));
         List<Evidence> evidence = new ArrayList<>();
@@ -71,7 +71,7 @@ class AssurancePropertiesTest {
                             "tove",
                             random.nextBoolean() ? "elif" : null));
         }
-        return new Question(
+        return new AssessmentInput(
                 book,
                 evidence,
                 random.nextBoolean() ? List.of() : List.of("contact-changed"),
@@ -99,7 +99,7 @@ class AssurancePropertiesTest {
 
     @Property(tries = 400)
     void theOrderInWhichEvidenceIsGivenNeverMatters(
-            @ForAll("questions") Question q, @ForAll Random random) {
+            @ForAll("inputs") AssessmentInput q, @ForAll Random random) {
         List<Evidence> shuffled = new ArrayList<>(q.evidence());
         Collections.shuffle(shuffled, random);
         assertEquals(
@@ -109,7 +109,7 @@ class AssurancePropertiesTest {
 
     @Property(tries = 400)
     void aFurtherPassedCheckNeverLowersTheStandingNorClosesAnything(
-            @ForAll("questions") Question q, @ForAll Random random) {
+            @ForAll("inputs") AssessmentInput q, @ForAll Random random) {
         Evidence drawn = evidence("z", random);
         // An age that it brings along would make the former lines on its path recent as well.
         Evidence more =
@@ -135,7 +135,7 @@ class AssurancePropertiesTest {
     }
 
     @Property(tries = 300)
-    void theSameAgainAtTheSameInstantChangesNothing(@ForAll("questions") Question q) {
+    void theSameAgainAtTheSameInstantChangesNothing(@ForAll("inputs") AssessmentInput q) {
         for (Evidence line : q.evidence()) {
             if (line.outcome() == Outcome.PASSED) {
                 List<Evidence> twice = new ArrayList<>(q.evidence());
@@ -158,7 +158,7 @@ class AssurancePropertiesTest {
 
     @Property(tries = 300)
     void timeNeverRaisesAStandingNorOpensAnything(
-            @ForAll("questions") Question q, @ForAll @IntRange(min = 1, max = 90) int minutes) {
+            @ForAll("inputs") AssessmentInput q, @ForAll @IntRange(min = 1, max = 90) int minutes) {
         Assessment now = Assurance.assess(q);
         Assessment later =
                 Assurance.assess(
@@ -176,7 +176,7 @@ class AssurancePropertiesTest {
     }
 
     @Property(tries = 300)
-    void untilIsTheLastInstantAtWhichItIsOpen(@ForAll("questions") Question q) {
+    void untilIsTheLastInstantAtWhichItIsOpen(@ForAll("inputs") AssessmentInput q) {
         Assessment now = Assurance.assess(q);
         for (int i = 0; i < now.verdicts().size(); i++) {
             if (now.verdicts().get(i) instanceof Verdict.Open open && open.until() != null) {
@@ -186,13 +186,13 @@ class AssurancePropertiesTest {
         }
     }
 
-    private static boolean opens(Question q, int i, Instant at) {
+    private static boolean opens(AssessmentInput q, int i, Instant at) {
         return Assurance.assess(with(q, q.evidence(), q.available(), at)).verdicts().get(i)
                 instanceof Verdict.Open;
     }
 
     @Property(tries = 300)
-    void eachWayLeavesNoShortfallAndEachPartOfItLeavesOne(@ForAll("questions") Question q) {
+    void eachWayLeavesNoShortfallAndEachPartOfItLeavesOne(@ForAll("inputs") AssessmentInput q) {
         Assessment now = Assurance.assess(q);
         for (int i = 0; i < now.verdicts().size(); i++) {
             if (now.verdicts().get(i) instanceof Verdict.Short closed) {
@@ -211,7 +211,7 @@ class AssurancePropertiesTest {
     /** The quick count of sets is the count of the account. */
     @Property(tries = 400)
     void everySetOfChecksCrossesQuicklyExactlyIfItDoesByTheAccount(
-            @ForAll("questions") Question q) {
+            @ForAll("inputs") AssessmentInput q) {
         Assessment now = Assurance.assess(q);
         for (int i = 0; i < now.verdicts().size(); i++) {
             if (now.verdicts().get(i) instanceof Verdict.Short closed) {
@@ -229,7 +229,7 @@ class AssurancePropertiesTest {
         }
     }
 
-    private static boolean crosses(Question q, int verdict, List<String> way) {
+    private static boolean crosses(AssessmentInput q, int verdict, List<String> way) {
         List<Evidence> evidence = new ArrayList<>(q.evidence());
         for (Available a : q.available()) {
             if (way.contains(a.id())) {
@@ -266,8 +266,8 @@ class AssurancePropertiesTest {
                             Outcome.PASSED,
                             NOW));
         }
-        Question q =
-                new Question(
+        AssessmentInput q =
+                new AssessmentInput(
                         careful,
                         evidence,
                         List.of(),
@@ -285,9 +285,9 @@ class AssurancePropertiesTest {
         return AssuranceVectorsTest.vectors().get("cases").get(0).get("rulebook");
     }
 
-    private static Question with(
-            Question q, List<Evidence> evidence, List<Available> available, Instant now) {
-        return new Question(
+    private static AssessmentInput with(
+            AssessmentInput q, List<Evidence> evidence, List<Available> available, Instant now) {
+        return new AssessmentInput(
                 q.rulebook(),
                 evidence,
                 q.signals(),

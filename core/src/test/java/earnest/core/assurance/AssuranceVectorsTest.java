@@ -49,11 +49,11 @@ class AssuranceVectorsTest {
         return DynamicTest.dynamicTest(
                 name,
                 () -> {
-                    Question question =
-                            CaseFile.question(Fields.of("", Json.read(given.toString())));
+                    AssessmentInput input =
+                            CaseFile.input(Fields.of("", Json.read(given.toString())));
                     assertEquals(
                             expected,
-                            JSON.valueToTree(CaseFile.result(name, Assurance.assess(question))));
+                            JSON.valueToTree(CaseFile.result(name, Assurance.assess(input))));
                 });
     }
 }

@@ -30,7 +30,7 @@ class BadInputTest {
         return new Method(factor, points, failed, 1, 1, relayed);
     }
 
-    private static Question question(List<Evidence> evidence, List<String> signals) {
+    private static AssessmentInput input(List<Evidence> evidence, List<String> signals) {
         Rulebook book =
                 new Rulebook(
                         Map.of(
@@ -41,7 +41,8 @@ class BadInputTest {
                         30,
                         Map.of("late", new Signal(-1, false)),
                         List.of());
-        return new Question(book, evidence, signals, List.of(), List.of(), null, Set.of(), NOW);
+        return new AssessmentInput(
+                book, evidence, signals, List.of(), List.of(), null, Set.of(), NOW);
     }
 
     private static Evidence evidence(String id, String method, String path, Instant at) {
@@ -75,14 +76,14 @@ class BadInputTest {
         names("outcome", () -> Outcome.of("tea", "outcome"));
         names(
                 "evidence[0].method",
-                () -> question(List.of(evidence("a", "tea", "p", NOW)), List.of()));
+                () -> input(List.of(evidence("a", "tea", "p", NOW)), List.of()));
         names(
                 "evidence[0].at",
-                () -> question(List.of(evidence("a", "has", "p", NOW.plusSeconds(1))), List.of()));
+                () -> input(List.of(evidence("a", "has", "p", NOW.plusSeconds(1))), List.of()));
         names(
                 "evidence[1].id",
                 () ->
-                        question(
+                        input(
                                 List.of(
                                         evidence("a", "has", "p", NOW),
                                         evidence("a", "has", "q", NOW)),
@@ -90,7 +91,7 @@ class BadInputTest {
         names(
                 "evidence[1].path",
                 () ->
-                        question(
+                        input(
                                 List.of(
                                         evidence("a", "has", "p", NOW),
                                         evidence("b", "knows", "p", NOW)),
@@ -98,7 +99,7 @@ class BadInputTest {
         names(
                 "evidence[0].relayed",
                 () ->
-                        question(
+                        input(
                                 List.of(
                                         new Evidence(
                                                 "a",
@@ -110,6 +111,6 @@ class BadInputTest {
                                                 Outcome.PASSED,
                                                 NOW)),
                                 List.of()));
-        names("signals[0].kind", () -> question(List.of(), List.of("tea")));
+        names("signals[0].kind", () -> input(List.of(), List.of("tea")));
     }
 }

@@ -23,7 +23,7 @@ class FormerExportTest {
         }
     }
 
-    private static Verdict check(String export) {
+    private static Verification check(String export) {
         ExportCheck check = new ExportCheck(KEY);
         export.lines()
                 .map(line -> line.getBytes(StandardCharsets.UTF_8))
@@ -34,11 +34,11 @@ class FormerExportTest {
     @Test
     void isProvedAsItWas() {
         assertTrue(EXPORT.contains("\\\"version\\\":1"));
-        assertEquals(Verdict.Outcome.PROVED, check(EXPORT).outcome());
+        assertEquals(Verification.Outcome.PROVED, check(EXPORT).outcome());
     }
 
     @Test
     void isNotProvedOnceItIsTouched() {
-        assertEquals(Verdict.Outcome.FAILED, check(EXPORT.replace("1900", "1901")).outcome());
+        assertEquals(Verification.Outcome.FAILED, check(EXPORT.replace("1900", "1901")).outcome());
     }
 }

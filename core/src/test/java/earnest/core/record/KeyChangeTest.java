@@ -94,7 +94,7 @@ class KeyChangeTest {
         return lines;
     }
 
-    private static Verdict check(List<String> lines, SealKey key, List<Seal> witnessed) {
+    private static Verification check(List<String> lines, SealKey key, List<Seal> witnessed) {
         ExportCheck check = new ExportCheck(key, witnessed);
         for (String line : lines) {
             byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
@@ -103,16 +103,16 @@ class KeyChangeTest {
         return check.end();
     }
 
-    private static void proved(Verdict verdict) {
-        assertEquals(Verdict.Outcome.PROVED, verdict.outcome(), verdict.words());
+    private static void proved(Verification verification) {
+        assertEquals(Verification.Outcome.PROVED, verification.outcome(), verification.words());
     }
 
-    private static void failed(String words, Verdict verdict) {
-        assertEquals(Verdict.Outcome.FAILED, verdict.outcome(), verdict.words());
-        assertTrue(verdict.words().contains(words), verdict.words());
+    private static void failed(String words, Verification verification) {
+        assertEquals(Verification.Outcome.FAILED, verification.outcome(), verification.words());
+        assertTrue(verification.words().contains(words), verification.words());
     }
 
-    private Verdict wholeWith(List<KeyChange> changes) {
+    private Verification wholeWith(List<KeyChange> changes) {
         return check(export(0, SIZE, seal(leaves, SIZE, 2), changes), KEYS.getFirst(), List.of());
     }
 
@@ -203,9 +203,9 @@ class KeyChangeTest {
                         seal(leaves, 19, 2));
         List<String> lines = export(0, SIZE, seal(leaves, SIZE, 2), changes(SIZE));
         for (SealKey key : KEYS) {
-            Verdict verdict = check(lines, key, right);
-            proved(verdict);
-            assertTrue(verdict.words().contains("goes through 5 seals"), verdict.words());
+            Verification verification = check(lines, key, right);
+            proved(verification);
+            assertTrue(verification.words().contains("goes through 5 seals"), verification.words());
         }
         for (Seal wrong : List.of(seal(leaves, 9, 0), seal(leaves, 20, 0), seal(leaves, 8, 1))) {
             failed("the key of that time", check(lines, KEYS.getFirst(), List.of(wrong)));
@@ -237,11 +237,12 @@ class KeyChangeTest {
                         text.replace("\"consistency\"", "\"constancy\""),
                         text.replace("\"keys\":", "\"locks\":"),
                         text.replaceFirst("(\"keys\".*)key-changed", "$1key-kept"))) {
-            assertEquals(Verdict.Outcome.BAD_INPUT, receipt(broken, KEYS.get(0)).outcome(), broken);
+            assertEquals(
+                    Verification.Outcome.BAD_INPUT, receipt(broken, KEYS.get(0)).outcome(), broken);
         }
     }
 
-    private static Verdict receipt(String text, SealKey key) {
+    private static Verification receipt(String text, SealKey key) {
         return ReceiptCheck.check(text.getBytes(StandardCharsets.UTF_8), key);
     }
 }

@@ -76,7 +76,7 @@ class TamperTest {
         return lines;
     }
 
-    private static Verdict check(List<String> lines, SealKey key) {
+    private static Verification check(List<String> lines, SealKey key) {
         ExportCheck check = new ExportCheck(key);
         for (String line : lines) {
             byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
@@ -89,9 +89,9 @@ class TamperTest {
         for (int[] range : new int[][] {{0, SIZE}, {3, 17}}) {
             List<String> lines = export(range[0], range[1]);
             tamper.accept(lines);
-            Verdict verdict = check(lines, KEY);
-            assertEquals(Verdict.Outcome.FAILED, verdict.outcome(), verdict.words());
-            assertTrue(verdict.words().contains(words), verdict.words());
+            Verification verification = check(lines, KEY);
+            assertEquals(Verification.Outcome.FAILED, verification.outcome(), verification.words());
+            assertTrue(verification.words().contains(words), verification.words());
         }
     }
 
@@ -99,12 +99,13 @@ class TamperTest {
     void everyRangeIsProved() {
         for (int from = 0; from <= SIZE; from++) {
             for (int to = from + 1; to <= SIZE; to++) {
-                Verdict verdict = check(export(from, to), KEY);
-                assertEquals(Verdict.Outcome.PROVED, verdict.outcome(), verdict.words());
+                Verification verification = check(export(from, to), KEY);
+                assertEquals(
+                        Verification.Outcome.PROVED, verification.outcome(), verification.words());
             }
         }
-        Verdict without = check(export(0, SIZE), null);
-        assertEquals(Verdict.Outcome.ALL_BUT_SIGNATURE, without.outcome());
+        Verification without = check(export(0, SIZE), null);
+        assertEquals(Verification.Outcome.ALL_BUT_SIGNATURE, without.outcome());
         assertTrue(without.words().contains("give the key"));
         String words = check(export(3, 17), KEY).words();
         assertTrue(words.contains("Entries 3 to 16"), words);
@@ -115,9 +116,9 @@ class TamperTest {
     void nothingIsProvedOfNothing() {
         List<String> empty =
                 List.of(Lines.seal(seal(List.of(), PAIR).note(), List.of(), List.of(), List.of()));
-        assertEquals(Verdict.Outcome.PROVED, check(empty, KEY).outcome());
+        assertEquals(Verification.Outcome.PROVED, check(empty, KEY).outcome());
         assertTrue(check(empty, KEY).words().startsWith("There are no entries"));
-        assertEquals(Verdict.Outcome.BAD_INPUT, check(List.of(), KEY).outcome());
+        assertEquals(Verification.Outcome.BAD_INPUT, check(List.of(), KEY).outcome());
     }
 
     @Test
@@ -169,9 +170,9 @@ class TamperTest {
     void anEndThatWasCutBeforeTheSeal() {
         List<String> lines = export(0, SIZE);
         lines.remove(SIZE - 1);
-        Verdict verdict = check(lines, KEY);
-        assertEquals(Verdict.Outcome.FAILED, verdict.outcome());
-        assertTrue(verdict.words().contains("the end was cut"), verdict.words());
+        Verification verification = check(lines, KEY);
+        assertEquals(Verification.Outcome.FAILED, verification.outcome());
+        assertTrue(verification.words().contains("the end was cut"), verification.words());
     }
 
     @Test
@@ -202,9 +203,9 @@ class TamperTest {
         lines.set(
                 SIZE,
                 Lines.seal(seal(leaves, SealTest.pair()).note(), List.of(), List.of(), List.of()));
-        Verdict verdict = check(lines, KEY);
-        assertEquals(Verdict.Outcome.FAILED, verdict.outcome());
-        assertTrue(verdict.words().contains("not signed by desk"), verdict.words());
+        Verification verification = check(lines, KEY);
+        assertEquals(Verification.Outcome.FAILED, verification.outcome());
+        assertTrue(verification.words().contains("not signed by desk"), verification.words());
     }
 
     @Test
@@ -238,9 +239,9 @@ class TamperTest {
                     "{\"seal\":\"x\",\"before\":[],\"after\":[]}",
                     "{\"number\":1,\"leaf\":\"{}\",\"disclosed\":{}} x"
                 }) {
-            Verdict verdict = check(List.of(line), KEY);
-            assertEquals(Verdict.Outcome.BAD_INPUT, verdict.outcome(), line);
-            assertTrue(verdict.words().startsWith("Line 1 "), verdict.words());
+            Verification verification = check(List.of(line), KEY);
+            assertEquals(Verification.Outcome.BAD_INPUT, verification.outcome(), line);
+            assertTrue(verification.words().startsWith("Line 1 "), verification.words());
         }
     }
 
@@ -258,17 +259,17 @@ class TamperTest {
         return Lines.receipt(entries, seal(leaves, PAIR).note(), List.of());
     }
 
-    private static Verdict receipt(String text) {
+    private static Verification receipt(String text) {
         return ReceiptCheck.check(text.getBytes(StandardCharsets.UTF_8), KEY);
     }
 
     @Test
     void aReceiptIsProvedAndSaysWhatItDoesNotShow() {
-        Verdict verdict = receipt(receipt(0, 7, 20));
-        assertEquals(Verdict.Outcome.PROVED, verdict.outcome(), verdict.words());
-        assertTrue(verdict.words().contains("further entries"), verdict.words());
+        Verification verification = receipt(receipt(0, 7, 20));
+        assertEquals(Verification.Outcome.PROVED, verification.outcome(), verification.words());
+        assertTrue(verification.words().contains("further entries"), verification.words());
         assertEquals(
-                Verdict.Outcome.ALL_BUT_SIGNATURE,
+                Verification.Outcome.ALL_BUT_SIGNATURE,
                 ReceiptCheck.check(receipt(3).getBytes(StandardCharsets.UTF_8), null).outcome());
     }
 
@@ -284,9 +285,10 @@ class TamperTest {
                     receipt(7, 2),
                     receipt(7, 7)
                 }) {
-            Verdict verdict = receipt(falsified);
+            Verification verification = receipt(falsified);
             if (!falsified.equals(receipt)) {
-                assertEquals(Verdict.Outcome.FAILED, verdict.outcome(), verdict.words());
+                assertEquals(
+                        Verification.Outcome.FAILED, verification.outcome(), verification.words());
             }
         }
         for (String broken :
@@ -298,7 +300,7 @@ class TamperTest {
                     "{\"entries\":[1],\"seal\":\"\"}",
                     receipt.replace("\"proof\"", "\"poof\"")
                 }) {
-            assertEquals(Verdict.Outcome.BAD_INPUT, receipt(broken).outcome(), broken);
+            assertEquals(Verification.Outcome.BAD_INPUT, receipt(broken).outcome(), broken);
         }
     }
 }

@@ -3,6 +3,7 @@ package earnest.channels.call;
 import earnest.access.GuessLimits;
 import earnest.channels.ChannelEvent;
 import earnest.ground.Problem;
+import earnest.ground.Worded;
 import earnest.ground.Writes;
 
 import io.swagger.v3.oas.annotations.Hidden;
@@ -10,6 +11,7 @@ import io.swagger.v3.oas.annotations.Hidden;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -39,9 +41,15 @@ class LineController {
 
     record Ended(@NotBlank @Pattern(regexp = "hung-up|dropped") String how) {}
 
-    record State(
-            @NotBlank @Pattern(regexp = "ringing|answered|declined|unanswered|ended|dropped")
-                    String state) {}
+    record State(@NotBlank @Size(max = 20) String state) {
+        /**
+         * @throws Problem 422 if calls do not become that
+         */
+        ChannelEvent.Became became() {
+            return Worded.find(ChannelEvent.Became.class, state)
+                    .orElseThrow(() -> Problem.invalid("A call does not become that."));
+        }
+    }
 
     private final ApplicationEventPublisher events;
     private final GuessLimits limits;
@@ -73,7 +81,7 @@ class LineController {
 
     @PostMapping("/api/line/call-backs/{call}")
     ResponseEntity<Void> callBack(@PathVariable String call, @Valid @RequestBody State state) {
-        return tell(new ChannelEvent.Placed(known(call), state.state()));
+        return tell(new ChannelEvent.Placed(known(call), state.became()));
     }
 
     private static String known(String call) {

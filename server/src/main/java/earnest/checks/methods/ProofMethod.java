@@ -83,15 +83,15 @@ public interface ProofMethod {
     /** What a check under way is called. */
     String label(Check check);
 
-    /** How the line of a check reads. */
-    Line line(Check check, Known known, int mostFromMemory);
+    /** What a check is called where the standing is explained. */
+    Explained explain(Check check, Known known, int mostFromMemory);
 
     /**
-     * A line of the account.
+     * A check in words.
      *
      * @param note what it says of the outcome, or null while there is none
      */
-    record Line(String label, @Nullable String note) {}
+    record Explained(String label, @Nullable String note) {}
 
     /** What speaks against the person by this method: kind of signal to its words. */
     default Map<String, String> signals(Known known) {

@@ -114,14 +114,14 @@ class AuthenticatorCode implements ProofMethod {
     }
 
     @Override
-    public Line line(Check check, Known known, int mostFromMemory) {
+    public Explained explain(Check check, Known known, int mostFromMemory) {
         @Nullable String note =
                 switch (check.state()) {
                     case PASSED -> "their own device";
                     case FAILED -> "wrong";
                     default -> null;
                 };
-        return new Line(LABEL, note);
+        return new Explained(LABEL, note);
     }
 
     @Override

@@ -47,19 +47,19 @@ class CallBack implements ProofMethod {
      */
     record Placed(String line, @Nullable Instant answeredAt) {}
 
-    private final JobQueue work;
+    private final JobQueue jobs;
     private final Tickets tickets;
     private final ObjectProvider<OutgoingCalls> calls;
     private final ContactWords contacts;
     private final Clock clock;
 
     CallBack(
-            JobQueue work,
+            JobQueue jobs,
             Tickets tickets,
             ObjectProvider<OutgoingCalls> calls,
             ContactWords contacts,
             Clock clock) {
-        this.work = work;
+        this.jobs = jobs;
         this.tickets = tickets;
         this.calls = calls;
         this.contacts = contacts;
@@ -103,7 +103,7 @@ class CallBack implements ProofMethod {
 
     @Override
     public String begin(Check check) {
-        work.soon(CallBacks.KIND, check.id());
+        jobs.soon(CallBacks.KIND, check.id());
         return "called back " + contacts.of(check);
     }
 
@@ -199,12 +199,12 @@ class CallBack implements ProofMethod {
     }
 
     @Override
-    public Line line(Check check, Known known, int mostFromMemory) {
+    public Explained explain(Check check, Known known, int mostFromMemory) {
         String where = known.words(check);
         return switch (check.state()) {
-            case PASSED -> new Line("Called back, " + where, ContactWords.since(check));
-            case FAILED -> new Line("Call back, " + where, "it was somebody else");
-            default -> new Line("Call back, " + where, null);
+            case PASSED -> new Explained("Called back, " + where, ContactWords.since(check));
+            case FAILED -> new Explained("Call back, " + where, "it was somebody else");
+            default -> new Explained("Call back, " + where, null);
         };
     }
 }

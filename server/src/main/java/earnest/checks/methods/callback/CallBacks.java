@@ -83,8 +83,8 @@ class CallBacks implements Worker {
 
     @EventListener
     void on(ChannelEvent event) {
-        if (event instanceof ChannelEvent.Placed(String call, String state)) {
-            check(call).ifPresent(check -> became(check, state));
+        if (event instanceof ChannelEvent.Placed(String call, ChannelEvent.Became became)) {
+            check(call).ifPresent(check -> became(check, became.word()));
         }
     }
 

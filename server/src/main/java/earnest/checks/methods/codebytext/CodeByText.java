@@ -154,12 +154,12 @@ class CodeByText implements ProofMethod {
     }
 
     @Override
-    public Line line(Check check, Known known, int mostFromMemory) {
+    public Explained explain(Check check, Known known, int mostFromMemory) {
         String where = known.words(check);
         return switch (check.state()) {
-            case PASSED -> new Line("Code read back, " + where, ContactWords.since(check));
-            case FAILED -> new Line("Code to " + where, "wrong");
-            default -> new Line("Code to " + where, null);
+            case PASSED -> new Explained("Code read back, " + where, ContactWords.since(check));
+            case FAILED -> new Explained("Code to " + where, "wrong");
+            default -> new Explained("Code to " + where, null);
         };
     }
 

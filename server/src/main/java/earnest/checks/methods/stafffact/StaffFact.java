@@ -115,7 +115,7 @@ class StaffFact implements ProofMethod {
     }
 
     @Override
-    public Line line(Check check, Known known, int mostFromMemory) {
+    public Explained explain(Check check, Known known, int mostFromMemory) {
         String words = kind(check).words();
         @Nullable String note =
                 switch (check.state()) {
@@ -123,7 +123,7 @@ class StaffFact implements ProofMethod {
                     case FAILED -> "wrong";
                     default -> null;
                 };
-        return new Line(
+        return new Explained(
                 (check.state() == CheckState.PASSED ? "Gave " : "Asked for ") + words, note);
     }
 }

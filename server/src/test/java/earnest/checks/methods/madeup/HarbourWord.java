@@ -81,7 +81,7 @@ class HarbourWord implements ProofMethod {
     }
 
     @Override
-    public Line line(Check check, Known known, int mostFromMemory) {
-        return new Line("Word of the harbour", "said at the gate");
+    public Explained explain(Check check, Known known, int mostFromMemory) {
+        return new Explained("Word of the harbour", "said at the gate");
     }
 }

@@ -2,8 +2,8 @@ package earnest.checks;
 
 import earnest.checks.methods.Known;
 import earnest.checks.methods.ProofMethod;
+import earnest.core.assurance.Explanation;
 import earnest.core.assurance.Factor;
-import earnest.core.assurance.Line;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.Shortfall;
 
@@ -15,75 +15,80 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 
-/** Puts the lines of an account into words; what a method says of its own is the method's. */
-final class AccountWords {
+/**
+ * Puts into words what each check gives to the standing; what a method says of its own is the
+ * method's.
+ */
+final class ExplanationWords {
     private final ProofMethods methods;
     private final Rulebooks.InForce book;
     private final Rulebook rules;
-    private final Gathered.OfTicket of;
+    private final Gathered.OfTicket known;
     private final Map<String, String> signals;
     private final Instant now;
 
-    AccountWords(
+    ExplanationWords(
             ProofMethods methods,
             Rulebooks.InForce book,
-            Gathered.OfTicket of,
+            Gathered.OfTicket known,
             Map<String, String> signals,
             Instant now) {
         this.methods = methods;
         this.book = book;
         this.rules = book.rules();
-        this.of = of;
+        this.known = known;
         this.signals = signals;
         this.now = now;
     }
 
-    Standing.Line line(Line line, @Nullable ProofCheck check) {
+    Standing.Explanation of(Explanation of, @Nullable ProofCheck check) {
         if (check == null) {
-            return signal(line);
+            return signal(of);
         }
         // A line that is worth nothing loses nothing.
         String reason =
                 rules.checks().get(check.method).points() == 0 || check.stopLiftedAt != null
                         ? null
-                        : reason(line.reason());
-        return line(check, line.points(), line.points() != 0, reason);
+                        : reason(of.reason());
+        return of(check, of.points(), of.points() != 0, reason);
     }
 
     /** A check that the rulebook in force says nothing of. */
-    Standing.Line unknown(ProofCheck check) {
-        return line(check, 0, false, "the rulebook in force does not know it");
+    Standing.Explanation unknown(ProofCheck check) {
+        return of(check, 0, false, "the rulebook in force does not know it");
     }
 
-    private Standing.Line line(
+    private Standing.Explanation of(
             ProofCheck check, int points, boolean counts, @Nullable String reason) {
-        ProofMethod.Line words =
+        ProofMethod.Explained words =
                 methods.of(check)
                         .map(method -> words(method, check))
-                        .orElse(new ProofMethod.Line(check.method, null));
-        return new Standing.Line(words.label(), note(check, words.note()), points, counts, reason);
+                        .orElse(new ProofMethod.Explained(check.method, null));
+        return new Standing.Explanation(
+                words.label(), note(check, words.note()), points, counts, reason);
     }
 
-    private ProofMethod.Line words(ProofMethod method, ProofCheck check) {
-        Known known = of.known(method, book, now);
-        return method.line(check, known, rules.caps().knows());
+    private ProofMethod.Explained words(ProofMethod method, ProofCheck check) {
+        Known ofMethod = known.known(method, book, now);
+        return method.explain(check, ofMethod, rules.caps().knows());
     }
 
-    private Standing.Line signal(Line line) {
-        String kind = line.id().substring("signal:".length());
+    private Standing.Explanation signal(Explanation signal) {
+        String kind = signal.id().substring("signal:".length());
         String note =
                 kind.equals("contact-changed")
                         ? "checks on it count " + rules.caps().recentPath() + " at most"
                         : null;
-        return new Standing.Line(signals.getOrDefault(kind, kind), note, line.points(), true, null);
+        return new Standing.Explanation(
+                signals.getOrDefault(kind, kind), note, signal.points(), true, null);
     }
 
     private @Nullable String note(ProofCheck check, @Nullable String ofMethod) {
         String outcome = outcome(check, ofMethod);
-        if (!check.personId.equals(of.person())) {
+        if (!check.personId.equals(known.person())) {
             return "as somebody else, before" + (outcome == null ? "" : ": " + outcome);
         }
-        return check.ticketId.equals(of.ticket().id())
+        return check.ticketId.equals(known.ticket().id())
                 ? outcome
                 : outcome + ", said on another ticket";
     }
@@ -128,7 +133,7 @@ final class AccountWords {
                                 also.add(
                                         "proof of another kind: "
                                                 + list.stream()
-                                                        .map(AccountWords::words)
+                                                        .map(ExplanationWords::words)
                                                         .collect(Collectors.joining(", or "))));
         if (shortfall.paths() > 0) {
             also.add(

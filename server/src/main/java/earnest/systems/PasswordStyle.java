@@ -2,12 +2,13 @@ package earnest.systems;
 
 import earnest.core.passwords.Style;
 import earnest.ground.Problem;
+import earnest.ground.WordConverter;
+import earnest.ground.Worded;
 
-import java.util.Arrays;
-import java.util.Locale;
+import jakarta.persistence.Converter;
 
-/** How a temporary password comes about, after the way it reaches its person. */
-public enum Way {
+/** How a temporary password looks and comes about, after how it reaches its person. */
+public enum PasswordStyle implements Worded {
     READ_ALOUD("read aloud in groups", true),
     SPOKEN("read aloud as words", true),
     /** Anything the system takes; nobody at the desk sees it. */
@@ -17,7 +18,7 @@ public enum Way {
     private final String words;
     private final boolean seen;
 
-    Way(String words, boolean seen) {
+    PasswordStyle(String words, boolean seen) {
         this.words = words;
         this.seen = seen;
     }
@@ -32,7 +33,7 @@ public enum Way {
     }
 
     /** How it is drawn. */
-    public Style style() {
+    public Style drawn() {
         return switch (this) {
             case READ_ALOUD -> Style.READ_ALOUD;
             case SPOKEN -> Style.SPOKEN;
@@ -41,23 +42,24 @@ public enum Way {
         };
     }
 
-    /** The name in settings, the database and the API. */
-    public String id() {
-        return name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
     /**
-     * The way of a name.
+     * The style of a word.
      *
      * @throws Problem 422 if there is none
      */
-    public static Way of(String id) {
-        return Arrays.stream(values())
-                .filter(way -> way.id().equals(id))
-                .findFirst()
+    public static PasswordStyle of(String word) {
+        return Worded.find(PasswordStyle.class, word)
                 .orElseThrow(
                         () ->
                                 Problem.invalid(
                                         "A password is read-aloud, spoken, copied or typed."));
+    }
+
+    /** As the database keeps it. */
+    @Converter(autoApply = true)
+    static class Stored extends WordConverter<PasswordStyle> {
+        Stored() {
+            super(PasswordStyle.class);
+        }
     }
 }

@@ -5,7 +5,7 @@ package earnest.core.record;
  *
  * @param words what was proved and what not, or what fails and where
  */
-public record Verdict(Outcome outcome, String words) {
+public record Verification(Outcome outcome, String words) {
     /** The outcomes. */
     public enum Outcome {
         /** All fits, and the seal is signed by the key given. */
@@ -18,11 +18,11 @@ public record Verdict(Outcome outcome, String words) {
         ALL_BUT_SIGNATURE
     }
 
-    static Verdict failed(String words) {
-        return new Verdict(Outcome.FAILED, words);
+    static Verification failed(String words) {
+        return new Verification(Outcome.FAILED, words);
     }
 
-    static Verdict badInput(String words) {
-        return new Verdict(Outcome.BAD_INPUT, words);
+    static Verification badInput(String words) {
+        return new Verification(Outcome.BAD_INPUT, words);
     }
 }

@@ -19,9 +19,9 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 
-/** A password looks as the way to its person wants it, or is typed by the analyst. */
+/** A password looks as its route to the person wants it, or is typed by the analyst. */
 @ExtendWith(App.Running.class)
-class WaysTest {
+class PasswordStylesTest {
     private static final String CANARY = "heron-PIER-lantern-62";
     private App app;
     private Desk tove;
@@ -38,19 +38,19 @@ class WaysTest {
         ticket = tove.proved(account, outside);
     }
 
-    private Answer give(String way, String typed) {
+    private Answer give(String style, String typed) {
         Map<String, Object> wanted = new HashMap<>();
         wanted.put("system", "directory");
         wanted.put("action", "temporary-password");
         wanted.put("version", tove.page(ticket).get("ticket").get("version").asLong());
-        wanted.put("way", way);
+        wanted.put("style", style);
         if (typed != null) {
             wanted.put("typed", typed);
         }
         return tove.api().post("/api/tickets/" + ticket + "/changes", wanted);
     }
 
-    private Answer look(String typed) {
+    private Answer tryOut(String typed) {
         return tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/password-check",
@@ -83,7 +83,7 @@ class WaysTest {
     void oneThatIsSentIsNeverSeenAtTheDesk() {
         give("copied", null).ok();
         tove.settled(ticket);
-        assertThat(handover().get("way").asString()).isEqualTo("copied");
+        assertThat(handover().get("style").asString()).isEqualTo("copied");
         assertThat(show().problem()).isEqualTo("not-to-be-seen");
         String route = "/api/tickets/" + ticket + "/handover/route";
         assertThat(tove.api().post(route, Map.of("route", "read-aloud")).problem())
@@ -97,9 +97,9 @@ class WaysTest {
 
     @Test
     void oneThatIsTypedIsTakenWhenItKeepsEveryRule() {
-        JsonNode looks = look(CANARY).ok();
-        assertThat(looks.get("ok").asBoolean()).isTrue();
-        assertThat(looks.get("remembers").asInt()).isPositive();
+        JsonNode trial = tryOut(CANARY).ok();
+        assertThat(trial.get("ok").asBoolean()).isTrue();
+        assertThat(trial.get("remembers").asInt()).isPositive();
         give("typed", CANARY).ok();
         tove.settled(ticket);
         assertThat(app.directory().changeOwn(account, CANARY, "a sentence of my own 7"))
@@ -119,10 +119,10 @@ class WaysTest {
         Answer refused = give("typed", "shortPIER");
         assertThat(refused.problem()).isEqualTo("rules-broken");
         assertThat(refused.text()).contains("At least 12 characters").doesNotContain("PIER");
-        JsonNode looks = look("shortPIER").ok();
-        assertThat(looks.get("ok").asBoolean()).isFalse();
-        assertThat(looks.get("rules").toString()).doesNotContain("PIER");
-        assertThat(look("my own " + account + " X7").ok().get("rules").toString())
+        JsonNode trial = tryOut("shortPIER").ok();
+        assertThat(trial.get("ok").asBoolean()).isFalse();
+        assertThat(trial.get("rules").toString()).doesNotContain("PIER");
+        assertThat(tryOut("my own " + account + " X7").ok().get("rules").toString())
                 .contains("\"rule\":\"forbiddenWords\",\"kept\":false");
         assertThat(tove.page(ticket).get("changes")).isEmpty();
     }
@@ -140,7 +140,7 @@ class WaysTest {
         outside.ringWithheld();
         ticket = tove.answer();
         tove.claim(ticket, app.somebody()).ok();
-        assertThat(look(CANARY).problem()).isEqualTo("not-sure-enough");
+        assertThat(tryOut(CANARY).problem()).isEqualTo("not-sure-enough");
         assertThat(
                         app.desk("jonas.lie")
                                 .api()

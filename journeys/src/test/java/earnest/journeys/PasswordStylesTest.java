@@ -13,7 +13,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 /** A temporary password that is typed, one that is sent unseen, and what names a person erased. */
 @ExtendWith(World.Running.class)
-class WaysTest {
+class PasswordStylesTest {
     private static Locator way(Analyst tove) {
         Locator way = tove.page().getByLabel("The new password is");
         way.waitFor();

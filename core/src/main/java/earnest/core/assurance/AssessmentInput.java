@@ -16,7 +16,7 @@ import java.util.Set;
  * @param conversations the present one and those resumed; null: evidence is not tied to any
  * @param liftedStops ids of denied lines, or {@code signal:KIND}, that somebody entitled lifted
  */
-public record Question(
+public record AssessmentInput(
         Rulebook rulebook,
         List<Evidence> evidence,
         List<String> signals,
@@ -31,7 +31,7 @@ public record Question(
      *     one id, a line from memory that says whether it is relayed, and a path on which memory
      *     and another factor rest together
      */
-    public Question {
+    public AssessmentInput {
         evidence = List.copyOf(evidence);
         signals = List.copyOf(signals);
         wanted = List.copyOf(wanted);

@@ -1,0 +1,23 @@
+package earnest.checks;
+
+import earnest.core.assurance.Assessment;
+import earnest.core.assurance.AssessmentInput;
+
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A ticket's assessment, with all that it was made of.
+ *
+ * @param ended checks that the rulebook weighs
+ * @param offered checks that could be made now
+ * @param signals kinds with their words
+ */
+record Assessed(
+        Gathered.OfTicket known,
+        Rulebooks.InForce book,
+        List<ProofCheck> ended,
+        List<Gathered.Offered> offered,
+        Map<String, String> signals,
+        AssessmentInput input,
+        Assessment assessment) {}

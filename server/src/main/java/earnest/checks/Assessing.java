@@ -1,0 +1,100 @@
+package earnest.checks;
+
+import earnest.core.assurance.AssessmentInput;
+import earnest.core.assurance.Assurance;
+import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Wanted;
+import earnest.tickets.Tickets;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/** Puts what is known of a ticket before the rulebook. */
+@Component
+class Assessing {
+    private final Gathered gathered;
+    private final Rulebooks rulebooks;
+    private final Clock clock;
+
+    Assessing(Gathered gathered, Rulebooks rulebooks, Clock clock) {
+        this.gathered = gathered;
+        this.rulebooks = rulebooks;
+        this.clock = clock;
+    }
+
+    /** As it stands now, by the rulebook in force. */
+    Assessed now(Tickets.View ticket, UUID person, List<Standing.Want> wanted, Set<String> groups) {
+        return assess(ticket, person, wanted, groups, false);
+    }
+
+    /**
+     * A closed ticket as it stood at its last check, by the rulebook of that time; nothing may be
+     * decided on that.
+     */
+    Assessed then(
+            Tickets.View ticket, UUID person, List<Standing.Want> wanted, Set<String> groups) {
+        return assess(ticket, person, wanted, groups, true);
+    }
+
+    private Assessed assess(
+            Tickets.View ticket,
+            UUID person,
+            List<Standing.Want> wanted,
+            Set<String> groups,
+            boolean lookingBack) {
+        Rulebooks.InForce book = lookingBack ? rulebooks.of(ticket.id()) : rulebooks.inForce();
+        Gathered.OfTicket known = gathered.known(ticket, person);
+        // What the rulebook does not know weighs nothing, and breaks nothing.
+        Set<String> weighed = book.rules().checks().keySet();
+        List<ProofCheck> ended =
+                known.ended().stream().filter(check -> weighed.contains(check.method)).toList();
+        List<Gathered.Offered> offered = gathered.offers(known, book);
+        Map<String, String> signals = gathered.signals(known, book);
+        List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
+        Instant now = clock.instant();
+        for (Evidence piece : evidence) {
+            // Another node's clock may be a little ahead.
+            now = piece.at().isAfter(now) ? piece.at() : now;
+        }
+        Set<String> conversations =
+                ticket.conversations().stream().map(UUID::toString).collect(Collectors.toSet());
+        if (lookingBack && !evidence.isEmpty()) {
+            Evidence last = evidence.stream().max(Comparator.comparing(Evidence::at)).orElseThrow();
+            now = last.at();
+            conversations =
+                    Set.of(
+                            Objects.requireNonNullElse(
+                                    last.conversation(), Gathered.NO_CONVERSATION));
+        }
+        AssessmentInput input =
+                new AssessmentInput(
+                        book.rules(),
+                        evidence,
+                        List.copyOf(signals.keySet()),
+                        wanted.stream().map(want -> wanted(want, groups, ticket)).toList(),
+                        offered.stream().map(Gathered.Offered::available).toList(),
+                        conversations,
+                        known.lifted(),
+                        now);
+        return new Assessed(known, book, ended, offered, signals, input, Assurance.assess(input));
+    }
+
+    private static Wanted wanted(Standing.Want want, Set<String> groups, Tickets.View ticket) {
+        return new Wanted(
+                want.action(),
+                want.system(),
+                groups,
+                ticket.channel(),
+                want.analyst().toString(),
+                null);
+    }
+}

@@ -1,0 +1,147 @@
+package earnest.handover;
+
+import earnest.access.SignedIn;
+import earnest.changes.Changes;
+import earnest.changes.LiveAccounts;
+import earnest.checks.Permit;
+import earnest.checks.Standing;
+import earnest.core.assurance.Route;
+import earnest.core.assurance.Verdict;
+import earnest.ground.Problem;
+import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/**
+ * What is handed over is judged as what was changed, for the same person and account: a dropped
+ * line, a 'no' or another name on the ticket ends it.
+ */
+@Component
+class HandoverPermits {
+    private final HandoverRepository handovers;
+    private final Changes changes;
+    private final LiveAccounts accounts;
+    private final Standing standing;
+    private final Tickets tickets;
+    private final Clock clock;
+
+    HandoverPermits(
+            HandoverRepository handovers,
+            Changes changes,
+            LiveAccounts accounts,
+            Standing standing,
+            Tickets tickets,
+            Clock clock) {
+        this.handovers = handovers;
+        this.changes = changes;
+        this.accounts = accounts;
+        this.standing = standing;
+        this.tickets = tickets;
+        this.clock = clock;
+    }
+
+    /**
+     * A handover that may go on, locked, and the routes that the rule allows.
+     *
+     * @param routes null: all
+     */
+    record Permitted(Handover handover, @Nullable List<Route> routes) {
+        /**
+         * @throws Problem 403 if the rules that opened the change do not allow the route
+         */
+        void mustAllow(Route route) {
+            if (routes != null && !routes.contains(route)) {
+                throw new Problem(
+                        403,
+                        "route-not-allowed",
+                        "The rules let this password go only by: %s."
+                                .formatted(
+                                        routes.stream()
+                                                .map(Route::word)
+                                                .collect(Collectors.joining(", "))));
+            }
+        }
+
+        /**
+         * @throws Problem 409 for a password that nobody at the desk sees
+         */
+        void mustBeSeen() {
+            if (!handover.style.seen()) {
+                throw new Problem(
+                        409,
+                        "not-to-be-seen",
+                        "This password is not to be seen at the desk. Send it by text, or make one"
+                                + " to read aloud.");
+            }
+        }
+    }
+
+    /** The groups that the judgement may hang on; asked of a system, before anything is locked. */
+    Set<String> groups(UUID ticket) {
+        return handovers
+                .findFirstByTicketIdOrderByMadeAtDesc(ticket)
+                .flatMap(handover -> changes.change(handover.changeId))
+                .map(change -> accounts.groups(change.person(), change.system()))
+                .orElse(Set.of());
+    }
+
+    /**
+     * Judges the latest handover of a ticket and locks it, in the present transaction.
+     *
+     * @throws Problem 403 if what was proved does not hold any more, 409 if there is none in force
+     */
+    Permitted judge(UUID ticketId, SignedIn me, Set<String> groups) {
+        Tickets.View ticket = tickets.hold(ticketId, me);
+        Handover handover =
+                handovers
+                        .findFirstByTicketIdOrderByMadeAtDesc(ticketId)
+                        .flatMap(h -> handovers.lock(h.id))
+                        .orElseThrow(
+                                () ->
+                                        new Problem(
+                                                409,
+                                                "nothing-to-hand-over",
+                                                "There is no new password on this ticket."));
+        mustBeInForce(handover, clock.instant());
+        Changes.View change = changes.change(handover.changeId).orElseThrow();
+        Standing.Deed deed =
+                new Standing.Deed(
+                        handover.personId,
+                        change.system(),
+                        change.account().name(),
+                        change.action().word(),
+                        me.id());
+        Standing.Judged judged = standing.judge(ticket, deed, groups);
+        Permit permit = judged.permit();
+        if (permit == null) {
+            throw new Problem(
+                    403,
+                    "not-sure-enough",
+                    "You cannot hand it over now: what was proved does not hold any more. Prove it"
+                            + " again first.");
+        }
+        permit.mustCover(ticketId, ticket.version(), deed);
+        Verdict.Bar bar = judged.verdict().bar();
+        return new Permitted(handover, bar == null ? null : bar.handover());
+    }
+
+    private static void mustBeInForce(Handover handover, Instant now) {
+        if (handover.state.ended() || !handover.expiresAt.isAfter(now)) {
+            throw new Problem(
+                    409,
+                    "out-of-force",
+                    handover.state == Handovers.State.UNCLEAR
+                            ? "The text with that password may have left or not. Make a fresh one."
+                            : "That password is out of force. Make a fresh one if they still need"
+                                    + " it.");
+        }
+    }
+}

@@ -1,0 +1,84 @@
+package earnest.tickets;
+
+import earnest.access.SignedIn;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+
+import org.springframework.stereotype.Component;
+
+import java.util.UUID;
+
+/** The holder of a ticket ends lines and speaks on held ones. */
+@Component
+class Talking {
+    private final ConversationRepository conversations;
+    private final Holding holding;
+    private final Conversations talks;
+    private final TheRecord record;
+    private final Writes writes;
+
+    Talking(
+            ConversationRepository conversations,
+            Holding holding,
+            Conversations talks,
+            TheRecord record,
+            Writes writes) {
+        this.conversations = conversations;
+        this.holding = holding;
+        this.talks = talks;
+        this.record = record;
+        this.writes = writes;
+    }
+
+    void hangUp(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation conversation = talks.live(ticket);
+                    if (conversation == null) {
+                        throw new Problem(409, "no-call", "Nobody is on the line.");
+                    }
+                    talks.hungUp(ticket, conversation);
+                    record.append(TicketEntries.entry(EntryKind.CALL_ENDED, ticket, me));
+                });
+    }
+
+    void hangUpHeld(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation held =
+                            conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(id).stream()
+                                    .filter(c -> c.held() && !c.id.equals(ticket.conversationId))
+                                    .findFirst()
+                                    .orElseThrow(
+                                            () ->
+                                                    new Problem(
+                                                            409,
+                                                            "no-call",
+                                                            "No line is held beside the present"
+                                                                    + " one."));
+                    talks.hungUp(ticket, held);
+                    record.append(
+                            Entry.by(EntryKind.CALL_ENDED, me.id(), me.name()).ticket(id, held.id));
+                });
+    }
+
+    void speak(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation conversation = talks.live(ticket);
+                    if (conversation == null) {
+                        throw new Problem(409, "no-call", "Nobody is on the line.");
+                    }
+                    if (conversation.held()) {
+                        talks.speak(conversation, me.id());
+                        record.append(TicketEntries.entry(EntryKind.LINE_SPOKEN, ticket, me));
+                    }
+                });
+    }
+}
