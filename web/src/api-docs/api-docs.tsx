@@ -54,11 +54,21 @@ function OneCall({ call }: { call: Call }) {
         {call.method} {call.path}
       </h3>
       <p className="mb-1">{call.summary}</p>
+      {call.more && <p className="mb-1 max-w-prose text-muted">{call.more}</p>}
       <dl className="grid grid-cols-[6rem_minmax(0,1fr)] gap-x-3 gap-y-1 text-[13px]">
         {call.asked.length > 0 && (
           <>
             <dt className="text-muted">asked with</dt>
-            <dd className="num">{call.asked.join(", ")}</dd>
+            <dd>
+              {call.asked.map((one) => (
+                <div key={one.name}>
+                  <code className="num">
+                    {one.name}={one.example}
+                  </code>{" "}
+                  <span className="text-muted">{one.words}</span>
+                </div>
+              ))}
+            </dd>
           </>
         )}
         {call.takes !== null && (
@@ -70,8 +80,10 @@ function OneCall({ call }: { call: Call }) {
           </>
         )}
         <dt className="text-muted">gives</dt>
-        <dd className="num">
-          {call.gives.map((one) => (one.shape ? `${one.status} ${one.shape}` : one.status)).join(", ")}
+        <dd>
+          {call.gives.map((one) => (
+            <Given key={one.status} {...one} />
+          ))}
         </dd>
         {call.refuses.length > 0 && (
           <>
@@ -83,5 +95,21 @@ function OneCall({ call }: { call: Call }) {
         )}
       </dl>
     </article>
+  );
+}
+
+function Given({ status, shape, words, example }: Call["gives"][number]) {
+  const what = (
+    <>
+      <span className="num">{[status, shape].filter(Boolean).join(" ")}</span>
+      {!shape && <span className="text-muted"> {words}</span>}
+    </>
+  );
+  if (example === null) return <div>{what}</div>;
+  return (
+    <details>
+      <summary className="min-h-6 cursor-pointer">{what}, for example</summary>
+      <pre className="num whitespace-pre-wrap break-words">{JSON.stringify(example, null, 1)}</pre>
+    </details>
   );
 }

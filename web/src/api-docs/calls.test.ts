@@ -14,6 +14,9 @@ describe("the page of the API", () => {
     expect(claim?.takes).toHaveProperty("person");
     expect(claim?.refuses.find((one) => one.status === "409")?.types).toContain("changed-meanwhile");
     const staff = topics.flatMap(([, calls]) => calls).find((call) => call.id === "staff");
-    expect(staff?.gives).toEqual([{ status: "200", shape: "StaffBook" }]);
+    expect(staff?.gives).toMatchObject([{ status: "200", shape: "StaffBook" }]);
+    expect(staff?.gives[0]?.example).toHaveProperty("members");
+    const find = topics.flatMap(([, calls]) => calls).find((call) => call.id === "findPeople");
+    expect(find?.asked).toMatchObject([{ name: "find", example: "hanne" }]);
   });
 });

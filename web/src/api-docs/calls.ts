@@ -9,7 +9,8 @@ interface Body {
 interface Operation {
   operationId: string;
   summary?: string;
-  parameters?: { name: string; in: string; required?: boolean }[];
+  description?: string;
+  parameters?: { name: string; in: string; example?: unknown; description?: string }[];
   requestBody?: Body;
   responses: Record<string, Body & { description?: string }>;
 }
@@ -19,13 +20,17 @@ export interface Call {
   method: string;
   path: string;
   summary: string;
-  asked: string[];
+  /** What one has to know besides. */
+  more: string;
+  asked: { name: string; example: string; words: string }[];
   takes: unknown;
-  gives: { status: string; shape: string | null }[];
+  gives: { status: string; shape: string | null; words: string; example: unknown }[];
   refuses: { status: string; types: string[] }[];
 }
 
 const shape = (body: Body) => {
+  const files = Object.keys(body.content ?? {}).filter((type) => type !== "application/json");
+  if (files.length > 0) return Object.keys(body.content ?? {}).join(" or ");
   const schema = Object.values(body.content ?? {})[0]?.schema;
   const ref = schema?.$ref ?? schema?.items?.$ref;
   if (!ref) return null;
@@ -40,11 +45,19 @@ const call = (method: string, path: string, operation: Operation): Call => {
     method: method.toUpperCase(),
     path,
     summary: operation.summary ?? "",
-    asked: (operation.parameters ?? []).filter((p) => p.in === "query").map((p) => p.name),
+    more: operation.description ?? "",
+    asked: (operation.parameters ?? [])
+      .filter((p) => p.in === "query")
+      .map((p) => ({ name: p.name, example: String(p.example ?? ""), words: p.description ?? "" })),
     takes: operation.requestBody?.content?.["application/json"]?.example ?? null,
     gives: answers
       .filter(([status]) => status < "400")
-      .map(([status, body]) => ({ status, shape: shape(body) })),
+      .map(([status, body]) => ({
+        status,
+        shape: shape(body),
+        words: body.description ?? "",
+        example: Object.values(body.content ?? {})[0]?.example ?? null,
+      })),
     refuses: answers
       .filter(([status]) => status >= "400")
       .map(([status, body]) => ({ status, types: (body.description ?? "").split(", ") })),

@@ -62,7 +62,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives what is at hand: calls that wait, tickets in hand, those of colleagues. */
+        /**
+         * Gives what is at hand: calls that wait, tickets in hand, those of colleagues.
+         * @description What it gives changes with every call and every colleague; `/api/live` says when to ask again.
+         */
         get: operations["desk"];
         put?: never;
         post?: never;
@@ -149,7 +152,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Sets up where people come from, or changes it. */
+        /**
+         * Sets up where people come from, or changes it.
+         * @description `sameBy` says by what a person of this source is known to be one of another: `nothing`, `mail` or `staff-number`. More people gone at once than `believedGone` are not believed until it is raised.
+         */
         put: operations["putPeopleSource"];
         post?: never;
         /** Takes a source away; whom no other source knows are gone with it. */
@@ -183,7 +189,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Reads entries, latest first, a page at a time. Each page that is read is an entry itself. */
+        /**
+         * Reads entries, latest first, a page at a time. Each page that is read is an entry itself.
+         * @description Without any of what it may be asked with it reads everything. The next page is asked for with `before` and `beforeEntry`: the time and the id of the last entry of the page before.
+         */
         get: operations["readRecord"];
         put?: never;
         post?: never;
@@ -200,7 +209,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives the proof that an entry stands in the sealed record. */
+        /**
+         * Gives the proof that an entry stands in the sealed record.
+         * @description The proof is a path of hashes to the signed root, as RFC 9162 has it.
+         */
         get: operations["entryProof"];
         put?: never;
         post?: never;
@@ -220,7 +232,10 @@ export interface paths {
         /** Lists what was asked to be erased and waits for a second person. */
         get: operations["erasures"];
         put?: never;
-        /** Asks for what names a person to be erased from the record. */
+        /**
+         * Asks for what names a person to be erased from the record.
+         * @description What names the person is taken out of the record once a second person agreed; the entries stay, and their proofs hold.
+         */
         post: operations["askToErase"];
         delete?: never;
         options?: never;
@@ -252,7 +267,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives the whole record, to be verified anywhere. */
+        /**
+         * Gives the whole record, to be verified anywhere.
+         * @description As `jsonl` it can be verified with `./earnest verify` and nothing else; `csv` and `syslog` are for reading and for other logs.
+         */
         get: operations["exportRecord"];
         put?: never;
         post?: never;
@@ -269,7 +287,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives what a question finds, to be verified, as a table or as syslog lines. */
+        /**
+         * Gives what a question finds, to be verified, as a table or as syslog lines.
+         * @description It is asked like the record is read. As `jsonl` each entry comes with the proof that it stands in the sealed record.
+         */
         get: operations["exportAsked"];
         put?: never;
         post?: never;
@@ -341,7 +362,10 @@ export interface paths {
         /** Says who is signed in and what they may do; nothing if nobody is. It brings the token that every change must carry. */
         get: operations["whoIsSignedIn"];
         put?: never;
-        /** Signs somebody in. */
+        /**
+         * Signs somebody in.
+         * @description The answer and its time are the same for a name that is not there. A new token comes with the answer, as the cookie XSRF-TOKEN.
+         */
         post: operations["signIn"];
         /** Ends the session. */
         delete: operations["signOut"];
@@ -393,7 +417,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Asks for somebody to be taken on; with one steward only it is done at once. */
+        /**
+         * Asks for somebody to be taken on; with one steward only it is done at once.
+         * @description Another steward has to agree. Then a steward makes the invitation, a code that is given to the person by another way than this server.
+         */
         post: operations["takeOn"];
         delete?: never;
         options?: never;
@@ -444,7 +471,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Asks for somebody to have these roles and no others. */
+        /**
+         * Asks for somebody to have these roles and no others.
+         * @description The list is the whole of them: what is not in it is taken away.
+         */
         post: operations["giveRoles"];
         delete?: never;
         options?: never;
@@ -477,7 +507,10 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Sets a system up, or changes it. A move to other servers takes its credential away, if none comes with it. */
+        /**
+         * Sets a system up, or changes it. A move to other servers takes its credential away, if none comes with it.
+         * @description The credential is taken and never given back; left out, the former one is kept. Everything is looked at before anything is kept, and a wrong setting is named.
+         */
         put: operations["putSystem"];
         post?: never;
         delete?: never;
@@ -493,7 +526,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives the page of a ticket: who, proof, change and handover. */
+        /**
+         * Gives the page of a ticket: who, proof, change and handover.
+         * @description One page with everything that somebody at the desk needs to go on, but the live state of the accounts. No secret is ever in it.
+         */
         get: operations["ticketPage"];
         put?: never;
         post?: never;
@@ -510,7 +546,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives the accounts of the person named, read from their systems now. */
+        /**
+         * Gives the accounts of the person named, read from their systems now.
+         * @description All systems are asked side by side, so it takes as long as the slowest, five seconds at most.
+         */
         get: operations["ticketAccounts"];
         put?: never;
         post?: never;
@@ -546,7 +585,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Asks for a change of an account, if the proof is enough. It goes on by itself; the page of the ticket says how far it is. */
+        /**
+         * Asks for a change of an account, if the proof is enough. It goes on by itself; the page of the ticket says how far it is.
+         * @description With `version` it is said what the analyst saw: if anything came in since, nothing is done. The same change asked for twice is one change. `style` says how a temporary password looks; `typed` is given with the style `typed` only.
+         */
         post: operations["change"];
         delete?: never;
         options?: never;
@@ -563,7 +605,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Begins a check that the page of the ticket offers. */
+        /**
+         * Begins a check that the page of the ticket offers.
+         * @description The offer is the id of one that the page lists under the proof. Beginning another check lets the open one go.
+         */
         post: operations["beginCheck"];
         delete?: never;
         options?: never;
@@ -597,7 +642,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Gives what the caller said, or which of the choices of its form. A wrong answer is a result, not a problem. */
+        /**
+         * Gives what the caller said, or which of the choices of its form. A wrong answer is a result, not a problem.
+         * @description Either `typed` (a code, a text) or `chosen` (the id of a choice of the form), never both. What comes of it is `passed`, `failed`, `denied`, `wrong` with tries left, `expired` or `open`.
+         */
         post: operations["replyToCheck"];
         delete?: never;
         options?: never;
@@ -614,7 +662,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Names whom the caller says to be. Another name ends what was open for the former. */
+        /**
+         * Names whom the caller says to be. Another name ends what was open for the former.
+         * @description It says who the other side says they are, before any proof; what was proved for somebody else does not count for them.
+         */
         post: operations["claim"];
         delete?: never;
         options?: never;
@@ -631,7 +682,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Closes a ticket with a summary. A password in it is refused. */
+        /**
+         * Closes a ticket with a summary. A password in it is refused.
+         * @description Lines that are still there are ended. The summary is refused if it holds a code or a password of this ticket.
+         */
         post: operations["closeTicket"];
         delete?: never;
         options?: never;
@@ -648,7 +702,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Chooses how the new password reaches its person; only a route that the proof allows. */
+        /**
+         * Chooses how the new password reaches its person; only a route that the proof allows.
+         * @description The contact is the id of one that the page lists under the handover with that route; reading aloud takes none. A text leaves at once and is sent once: if nobody can tell whether it left, no other route is open and a fresh password is needed.
+         */
         post: operations["chooseRoute"];
         delete?: never;
         options?: never;
@@ -682,7 +739,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Shows the new password in the parts that are read aloud. It goes on the record that it was looked at. */
+        /**
+         * Shows the new password in the parts that are read aloud. It goes on the record that it was looked at.
+         * @description Only to the holder of the ticket, while the line on which the person was proved is there and speaks. What was said back is not among it any more. The answer must not be kept by anything between.
+         */
         post: operations["showPassword"];
         delete?: never;
         options?: never;
@@ -733,7 +793,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Passes a ticket on to a colleague. */
+        /**
+         * Passes a ticket on to a colleague.
+         * @description To a colleague who is at the desk; the id is one that GET /api/analysts lists.
+         */
         post: operations["passTicket"];
         delete?: never;
         options?: never;
@@ -750,7 +813,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Says which rules of a system a typed password keeps. It is not kept. */
+        /**
+         * Says which rules of a system a typed password keeps. It is not kept.
+         * @description Only while the change itself would be open, since the answer tells something about the words of the person. Meant to be asked with every pause of typing.
+         */
         post: operations["checkPassword"];
         delete?: never;
         options?: never;
@@ -765,7 +831,10 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Gives the entries of a ticket with the proof of each. */
+        /**
+         * Gives the entries of a ticket with the proof of each.
+         * @description The holder of the ticket may have it, and whoever may take the record out.
+         */
         get: operations["receipt"];
         put?: never;
         post?: never;
@@ -801,7 +870,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** A lead asks to lift what a no stopped. */
+        /**
+         * Asks to lift what a no stopped.
+         * @description Anybody at the desk may ask; one of the two who agree has to be a lead. Whoever asked cannot agree.
+         */
         post: operations["askToLiftStop"];
         delete?: never;
         options?: never;
@@ -869,7 +941,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Chooses a first password with a code that a steward made. */
+        /**
+         * Chooses a first password with a code that a steward made.
+         * @description The answer and its time are the same for a name that is not there and for a code that is wrong.
+         */
         post: operations["welcome"];
         delete?: never;
         options?: never;
@@ -881,21 +956,29 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
-        Accounts: {
-            freshness: components["schemas"]["Freshness"];
+        AccountsOfPerson: {
+            freshness: components["schemas"]["PeopleFreshness"];
             systems: components["schemas"]["SystemOfPerson"][];
+        };
+        ActionJudged: {
+            action: string;
+            also: string[];
+            /** Format: int32 */
+            asks: number;
+            /** Format: int32 */
+            points: number;
+            system: string;
+            /** Format: date-time */
+            until?: string;
+            /** @enum {string} */
+            verdict: "open" | "short" | "needs-second-person" | "stopped" | "no-rule";
+            ways: string[][];
         };
         ActionOffered: {
             action: string;
             closed?: string;
             key: string;
             label: string;
-        };
-        AlsoHere: {
-            holder?: string;
-            number: string;
-            /** Format: uuid */
-            ticket: string;
         };
         ChangeOnServer: {
             server: string;
@@ -964,6 +1047,18 @@ export interface components {
             says?: string;
             trouble: boolean;
         };
+        CheckOffer: {
+            /** Format: uuid */
+            contact?: string;
+            id: string;
+            label: string;
+            method: string;
+            note?: string;
+            /** Format: int32 */
+            points: number;
+            /** Format: int32 */
+            seconds: number;
+        };
         CheckOutcome: {
             outcome: string;
             /** Format: int32 */
@@ -987,23 +1082,12 @@ export interface components {
         CheckWanted: {
             offer: string;
         };
-        Claim: {
-            /** Format: uuid */
-            person: string;
-            /** Format: int64 */
-            version: number;
-        };
-        Closing: {
-            summary: string;
-            /** Format: int64 */
-            version: number;
-        };
         Colleague: {
             /** Format: uuid */
             id: string;
             name: string;
         };
-        ContactLine: {
+        ContactOnTicket: {
             brings?: string;
             /** Format: uuid */
             id: string;
@@ -1025,15 +1109,25 @@ export interface components {
             login: string;
             password: string;
         };
-        Demo: {
+        DemoPlay: {
+            password: string;
+            pocket: string;
+            signIns: components["schemas"]["DemoSignIn"][];
+            switchboard: string;
+        };
+        DemoSignIn: {
+            login: string;
+            who: string;
+        };
+        DemoState: {
             on: boolean;
-            play?: components["schemas"]["Play"];
+            play?: components["schemas"]["DemoPlay"];
             ready: boolean;
         };
         DeskEdge: {
-            inHand: components["schemas"]["Waiting"][];
-            waiting: components["schemas"]["Waiting"][];
-            withColleagues: components["schemas"]["Waiting"][];
+            inHand: components["schemas"]["TicketOnEdge"][];
+            waiting: components["schemas"]["TicketOnEdge"][];
+            withColleagues: components["schemas"]["TicketOnEdge"][];
         };
         DeskSettings: {
             homeRegion: string;
@@ -1058,7 +1152,7 @@ export interface components {
         EntriesRead: {
             entries: components["schemas"]["EntryRead"][];
             more: boolean;
-            seals: components["schemas"]["Sealing"][];
+            seals: components["schemas"]["SealOverEntry"][];
         };
         EntryProof: {
             leafHash: string;
@@ -1108,50 +1202,40 @@ export interface components {
             person: string;
             reason: string;
         };
-        Freshness: {
-            /** Format: date-time */
-            at?: string;
-            /** Format: int64 */
-            people: number;
-            trouble?: string;
-        };
-        Handover: {
-            contacts: components["schemas"]["ContactLine"][];
-            state: components["schemas"]["View"];
+        HandoverOnTicket: {
+            contacts: components["schemas"]["ContactOnTicket"][];
+            state: components["schemas"]["HandoverProgress"];
             told: string[];
         };
-        Health: {
-            state: string;
+        HandoverProgress: {
+            /** Format: uuid */
+            change: string;
+            /** Format: uuid */
+            contact?: string;
+            /** Format: date-time */
+            expiresAt: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            inAt?: string;
+            /** Format: date-time */
+            madeAt: string;
+            /** Format: int32 */
+            parts: number;
+            reminded: boolean;
+            route: string;
+            /** Format: int32 */
+            saidBack: number;
+            /** @enum {string} */
+            state: "waiting" | "shown" | "sending" | "left" | "arrived" | "said-back" | "replaced" | "expired" | "unclear" | "withdrawn";
+            /** @enum {string} */
+            style: "read-aloud" | "spoken" | "copied" | "typed";
+            trouble?: string;
         };
         InvitationCode: {
             code: string;
         };
-        Judgement: {
-            action: string;
-            also: string[];
-            /** Format: int32 */
-            asks: number;
-            /** Format: int32 */
-            points: number;
-            system: string;
-            /** Format: date-time */
-            until?: string;
-            /** @enum {string} */
-            verdict: "open" | "short" | "needs-second-person" | "stopped" | "no-rule";
-            ways: string[][];
-        };
         KeyChangeWanted: {
-            reason: string;
-        };
-        Lifting: {
-            /** Format: date-time */
-            askedAt: string;
-            /** Format: uuid */
-            askedBy: string;
-            askedByName: string;
-            byLead: boolean;
-            /** Format: uuid */
-            id: string;
             reason: string;
         };
         LiftingAnswer: {
@@ -1164,32 +1248,11 @@ export interface components {
         LiftingWanted: {
             reason: string;
         };
-        Offer: {
+        OtherTicketOfPerson: {
+            holder?: string;
+            number: string;
             /** Format: uuid */
-            contact?: string;
-            id: string;
-            label: string;
-            method: string;
-            note?: string;
-            /** Format: int32 */
-            points: number;
-            /** Format: int32 */
-            seconds: number;
-        };
-        Page: {
-            changes: components["schemas"]["ChangeOnTicket"][];
-            handover?: components["schemas"]["Handover"];
-            proof: components["schemas"]["Reckoning"];
-            suggested: components["schemas"]["PersonFound"][];
-            tape: components["schemas"]["RecordEntry"][];
-            ticket: components["schemas"]["Ticket"];
-            who?: components["schemas"]["Who"];
-        };
-        Part: {
-            characters: string;
-            /** Format: int32 */
-            part: number;
-            words: string;
+            ticket: string;
         };
         PassWanted: {
             /** Format: uuid */
@@ -1209,6 +1272,12 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
+        PasswordPart: {
+            characters: string;
+            /** Format: int32 */
+            part: number;
+            words: string;
+        };
         PasswordRuleKept: {
             kept: boolean;
             rule: string;
@@ -1224,6 +1293,13 @@ export interface components {
             /** Format: int32 */
             remembers: number;
             rules: components["schemas"]["PasswordRuleKept"][];
+        };
+        PeopleFreshness: {
+            /** Format: date-time */
+            at?: string;
+            /** Format: int64 */
+            people: number;
+            trouble?: string;
         };
         PeopleSourceSetUp: {
             id: string;
@@ -1244,6 +1320,12 @@ export interface components {
             /** Format: int32 */
             wholeEverySeconds: number;
         };
+        PersonClaimed: {
+            /** Format: uuid */
+            person: string;
+            /** Format: int64 */
+            version: number;
+        };
         PersonFound: {
             account: string;
             /** Format: uuid */
@@ -1252,11 +1334,24 @@ export interface components {
             place?: string;
             title?: string;
         };
-        Play: {
-            password: string;
-            pocket: string;
-            signIns: components["schemas"]["SignIn"][];
-            switchboard: string;
+        PersonOnTicket: {
+            account: string;
+            alsoOnTheLine: components["schemas"]["OtherTicketOfPerson"][];
+            claim: string;
+            contacts: components["schemas"]["ContactOnTicket"][];
+            devices: string[];
+            earlier: components["schemas"]["EarlierTicket"][];
+            facts: string[];
+            given?: string;
+            gone: boolean;
+            groups: string[];
+            /** Format: uuid */
+            id: string;
+            inForce?: components["schemas"]["PasswordInForce"];
+            name: string;
+            place?: string;
+            speaks?: string;
+            title?: string;
         };
         /** @description What went wrong, and the next thing to do (RFC 9457). */
         Problem: {
@@ -1273,17 +1368,6 @@ export interface components {
             /** Format: int32 */
             points: number;
             reason?: string;
-        };
-        Reckoning: {
-            deniable: string[];
-            explanations: components["schemas"]["ProofExplanation"][];
-            judgements: components["schemas"]["Judgement"][];
-            lifting?: components["schemas"]["Lifting"];
-            offers: components["schemas"]["Offer"][];
-            open?: components["schemas"]["CheckUnderWay"];
-            /** Format: int32 */
-            standing: number;
-            stopped: boolean;
         };
         RecordEntry: {
             account?: string;
@@ -1314,6 +1398,15 @@ export interface components {
             /** Format: int32 */
             part: number;
         };
+        SealOverEntry: {
+            /** Format: date-time */
+            at: string;
+            root: string;
+            /** Format: int64 */
+            size: number;
+            /** Format: int32 */
+            witnesses: number;
+        };
         SealStatus: {
             /** Format: int64 */
             pending: number;
@@ -1323,15 +1416,6 @@ export interface components {
             /** Format: int64 */
             size: number;
             witnesses: components["schemas"]["WitnessTold"][];
-        };
-        Sealing: {
-            /** Format: date-time */
-            at: string;
-            root: string;
-            /** Format: int64 */
-            size: number;
-            /** Format: int32 */
-            witnesses: number;
         };
         SealingKey: {
             changes: components["schemas"]["SealingKeyChange"][];
@@ -1346,13 +1430,12 @@ export interface components {
             sealed: boolean;
             to: string;
         };
+        ServerHealth: {
+            state: string;
+        };
         ServerOfSystem: {
             name: string;
             words: string;
-        };
-        SignIn: {
-            login: string;
-            who: string;
         };
         SignedInAnalyst: {
             /** Format: uuid */
@@ -1403,7 +1486,28 @@ export interface components {
         StaffRoles: {
             roles: string[];
         };
-        StreamingResponseBody: unknown;
+        StandingExplained: {
+            deniable: string[];
+            explanations: components["schemas"]["ProofExplanation"][];
+            judgements: components["schemas"]["ActionJudged"][];
+            lifting?: components["schemas"]["StopLifting"];
+            offers: components["schemas"]["CheckOffer"][];
+            open?: components["schemas"]["CheckUnderWay"];
+            /** Format: int32 */
+            standing: number;
+            stopped: boolean;
+        };
+        StopLifting: {
+            /** Format: date-time */
+            askedAt: string;
+            /** Format: uuid */
+            askedBy: string;
+            askedByName: string;
+            byLead: boolean;
+            /** Format: uuid */
+            id: string;
+            reason: string;
+        };
         SummaryDraft: {
             summary: string;
         };
@@ -1457,7 +1561,25 @@ export interface components {
             };
             whoHelps: string;
         };
-        Ticket: {
+        TicketClosing: {
+            summary: string;
+            /** Format: int64 */
+            version: number;
+        };
+        TicketOnEdge: {
+            holder?: string;
+            /** Format: uuid */
+            id: string;
+            number: string;
+            reminder?: string;
+            /** Format: date-time */
+            since: string;
+            /** @enum {string} */
+            talk: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
+            title: string;
+            words: string;
+        };
+        TicketOnPage: {
             held?: components["schemas"]["ConversationOnTicket"];
             /** Format: uuid */
             holder?: string;
@@ -1479,67 +1601,19 @@ export interface components {
             version: number;
             words: components["schemas"]["ChannelWords"];
         };
-        View: {
-            /** Format: uuid */
-            change: string;
-            /** Format: uuid */
-            contact?: string;
-            /** Format: date-time */
-            expiresAt: string;
-            /** Format: uuid */
-            id: string;
-            /** Format: date-time */
-            inAt?: string;
-            /** Format: date-time */
-            madeAt: string;
-            /** Format: int32 */
-            parts: number;
-            reminded: boolean;
-            route: string;
-            /** Format: int32 */
-            saidBack: number;
-            /** @enum {string} */
-            state: "waiting" | "shown" | "sending" | "left" | "arrived" | "said-back" | "replaced" | "expired" | "unclear" | "withdrawn";
-            /** @enum {string} */
-            style: "read-aloud" | "spoken" | "copied" | "typed";
-            trouble?: string;
-        };
-        Waiting: {
-            holder?: string;
-            /** Format: uuid */
-            id: string;
-            number: string;
-            reminder?: string;
-            /** Format: date-time */
-            since: string;
-            /** @enum {string} */
-            talk: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
-            title: string;
-            words: string;
+        TicketPage: {
+            changes: components["schemas"]["ChangeOnTicket"][];
+            handover?: components["schemas"]["HandoverOnTicket"];
+            proof: components["schemas"]["StandingExplained"];
+            suggested: components["schemas"]["PersonFound"][];
+            tape: components["schemas"]["RecordEntry"][];
+            ticket: components["schemas"]["TicketOnPage"];
+            who?: components["schemas"]["PersonOnTicket"];
         };
         WelcomeReply: {
             code: string;
             login: string;
             password: string;
-        };
-        Who: {
-            account: string;
-            alsoOnTheLine: components["schemas"]["AlsoHere"][];
-            claim: string;
-            contacts: components["schemas"]["ContactLine"][];
-            devices: string[];
-            earlier: components["schemas"]["EarlierTicket"][];
-            facts: string[];
-            given?: string;
-            gone: boolean;
-            groups: string[];
-            /** Format: uuid */
-            id: string;
-            inForce?: components["schemas"]["PasswordInForce"];
-            name: string;
-            place?: string;
-            speaks?: string;
-            title?: string;
         };
         WitnessTold: {
             name: string;
@@ -1565,12 +1639,24 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "01a22390-ae38-7e6d-b079-a558eb75f6b9",
+                     *         "name": "Jonas Lie"
+                     *       },
+                     *       {
+                     *         "id": "01a22390-ae3e-7291-9580-2ad65f472f54",
+                     *         "name": "Ravi Anand"
+                     *       }
+                     *     ]
+                     */
                     "application/json": components["schemas"]["Colleague"][];
                 };
             };
@@ -1649,13 +1735,17 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -1758,13 +1848,34 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Demo"];
+                    /**
+                     * @example {
+                     *       "on": true,
+                     *       "play": {
+                     *         "password": "harbour-02fc0bac",
+                     *         "pocket": "http://127.0.0.1:20881/pockets/iokafor",
+                     *         "signIns": [
+                     *           {
+                     *             "login": "tove.rask",
+                     *             "who": "an analyst"
+                     *           },
+                     *           {
+                     *             "login": "jonas.lie",
+                     *             "who": "a second analyst"
+                     *           }
+                     *         ],
+                     *         "switchboard": "http://127.0.0.1:20881/switchboard"
+                     *       },
+                     *       "ready": true
+                     *     }
+                     */
+                    "application/json": components["schemas"]["DemoState"];
                 };
             };
             /** @description internal */
@@ -1812,12 +1923,28 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "inHand": [],
+                     *       "waiting": [
+                     *         {
+                     *           "id": "01a2238d-0e4d-7cb3-b66f-663c3bbb2e14",
+                     *           "number": "T-1042",
+                     *           "since": "2026-11-28T19:06:16.525457Z",
+                     *           "talk": "ringing",
+                     *           "title": "Ringing",
+                     *           "words": "no number shown"
+                     *         }
+                     *       ],
+                     *       "withColleagues": []
+                     *     }
+                     */
                     "application/json": components["schemas"]["DeskEdge"];
                 };
             };
@@ -1900,13 +2027,18 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Health"];
+                    /**
+                     * @example {
+                     *       "state": "up"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ServerHealth"];
                 };
             };
             /** @description internal */
@@ -1954,12 +2086,22 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "homeRegion": "GB",
+                     *       "mostChangesADay": 3,
+                     *       "name": "Brackwater Ferries",
+                     *       "readAloudMinutes": 60,
+                     *       "remindMinutes": 10,
+                     *       "textMinutes": 240
+                     *     }
+                     */
                     "application/json": components["schemas"]["DeskSettings"];
                 };
             };
@@ -2048,7 +2190,7 @@ export interface operations {
                  *       "mostChangesADay": 3,
                  *       "name": "Brackwater Ferries",
                  *       "readAloudMinutes": 60,
-                 *       "remindMinutes": 20,
+                 *       "remindMinutes": 10,
                  *       "textMinutes": 240
                  *     }
                  */
@@ -2056,7 +2198,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2170,6 +2312,10 @@ export interface operations {
     findPeople: {
         parameters: {
             query: {
+                /**
+                 * @description part of a name, an account, a staff number, a telephone number or a mailbox
+                 * @example hanne
+                 */
                 find: string;
             };
             header?: never;
@@ -2178,12 +2324,13 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /** @example [] */
                     "application/json": components["schemas"]["PersonFound"][];
                 };
             };
@@ -2283,12 +2430,73 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "directory",
+                     *         "settings": {
+                     *           "believedGone": 20,
+                     *           "changesEverySeconds": 1,
+                     *           "mapping": {
+                     *             "account": "uid",
+                     *             "contacts": {
+                     *               "desk-phone": "telephoneNumber",
+                     *               "own-mail": "bwOwnMail",
+                     *               "work-mail": "mail",
+                     *               "work-mobile": "mobile"
+                     *             },
+                     *             "facts": {
+                     *               "joined": "bwJoined",
+                     *               "locker": "bwLocker",
+                     *               "staff-number": "employeeNumber"
+                     *             },
+                     *             "family": "sn",
+                     *             "given": "givenName",
+                     *             "groupsBase": "ou=groups,dc=brackwater,dc=example",
+                     *             "manager": "manager",
+                     *             "names": [
+                     *               "displayName",
+                     *               "cn"
+                     *             ],
+                     *             "peopleBase": "ou=people,dc=brackwater,dc=example",
+                     *             "port": "bwPort",
+                     *             "speaks": "preferredLanguage",
+                     *             "staffNumber": "employeeNumber",
+                     *             "title": "title",
+                     *             "vessel": "bwVessel"
+                     *           },
+                     *           "position": 1,
+                     *           "sameBy": "nothing",
+                     *           "system": "directory",
+                     *           "wholeEverySeconds": 900
+                     *         }
+                     *       },
+                     *       {
+                     *         "id": "harbour-example",
+                     *         "settings": {
+                     *           "believedGone": 20,
+                     *           "changesEverySeconds": 30,
+                     *           "mapping": {
+                     *             "account": "uid",
+                     *             "names": [
+                     *               "cn"
+                     *             ],
+                     *             "peopleBase": "ou=people,dc=example"
+                     *           },
+                     *           "position": 2,
+                     *           "sameBy": "nothing",
+                     *           "system": "harbour-example",
+                     *           "wholeEverySeconds": 900
+                     *         }
+                     *       }
+                     *     ]
+                     */
                     "application/json": components["schemas"]["PeopleSourceSetUp"][];
                 };
             };
@@ -2367,6 +2575,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id, as GET /api/people-sources lists it
+                 * @example directory
+                 */
                 source: string;
             };
             cookie?: never;
@@ -2378,7 +2590,11 @@ export interface operations {
                  *       "believedGone": 20,
                  *       "changesEverySeconds": 30,
                  *       "mapping": {
-                 *         "base": "ou=people,dc=example"
+                 *         "account": "uid",
+                 *         "names": [
+                 *           "cn"
+                 *         ],
+                 *         "peopleBase": "ou=people,dc=example"
                  *       },
                  *       "position": 2,
                  *       "sameBy": "nothing",
@@ -2390,7 +2606,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2523,13 +2739,17 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id, as GET /api/people-sources lists it
+                 * @example directory
+                 */
                 source: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2632,13 +2852,19 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Freshness"];
+                    /**
+                     * @example {
+                     *       "at": "2026-11-28T19:08:40.617950Z",
+                     *       "people": 1900
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PeopleFreshness"];
                 };
             };
             /** @description signed-out */
@@ -2714,13 +2940,45 @@ export interface operations {
     readRecord: {
         parameters: {
             query?: {
+                /**
+                 * @description the number of a ticket, without its T-
+                 * @example 1042
+                 */
                 ticket?: number | null;
+                /**
+                 * @description the id of a person
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 person?: string | null;
+                /**
+                 * @description the id of somebody who works here
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst?: string | null;
+                /**
+                 * @description a kind of entry, as GET /api/record/kinds lists it
+                 * @example change-took-effect
+                 */
                 kind?: string | null;
+                /**
+                 * @description entries from then on
+                 * @example 2026-11-01T00:00:00Z
+                 */
                 since?: string | null;
+                /**
+                 * @description entries before then
+                 * @example 2026-12-01T00:00:00Z
+                 */
                 until?: string | null;
+                /**
+                 * @description entries before this one
+                 * @example 2026-11-20T08:00:00Z
+                 */
                 before?: string;
+                /**
+                 * @description the id of that entry
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 beforeEntry?: string;
             };
             header?: never;
@@ -2729,12 +2987,19 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "entries": [],
+                     *       "more": false,
+                     *       "seals": []
+                     *     }
+                     */
                     "application/json": components["schemas"]["EntriesRead"];
                 };
             };
@@ -2830,20 +3095,45 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 entry: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "leafHash": "148e1b8ce594aaf43ed9a5330e3415376e83a7058543f04201eddaef3fab6899",
+                     *       "number": 14,
+                     *       "path": [
+                     *         "51bf490ff801ff0ec6e6ebb5808714e66ff03fc873dc4859cd73e7e3d500b72e",
+                     *         "aaa7e7f7f34dd6c3c3c539adc7afbbe56b79f67becabbceb282140bc8d027a1d"
+                     *       ],
+                     *       "root": "91d2b429318a0253a51afd15401eb000291c9e2630cb36499f9bd3b0ba8f4fa3",
+                     *       "sealedAt": "2026-11-28T19:10:23.549002Z",
+                     *       "size": 19,
+                     *       "witnesses": 1
+                     *     }
+                     */
                     "application/json": components["schemas"]["EntryProof"];
                 };
+            };
+            /** @description The entry is not sealed yet; ask again in a few seconds. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description signed-out */
             401: {
@@ -2958,12 +3248,26 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "askedAt": "2026-11-28T19:10:29.255995Z",
+                     *         "askedBy": "Maren Holt",
+                     *         "id": "01a22390-e987-7646-94fc-947111a76337",
+                     *         "mine": false,
+                     *         "name": "Mireille Durand",
+                     *         "person": "01a22390-b75d-7239-81f5-f1005af5894e",
+                     *         "reason": "Left; asked for it by letter.",
+                     *         "values": 24
+                     *       }
+                     *     ]
+                     */
                     "application/json": components["schemas"]["Erasure"][];
                 };
             };
@@ -3056,7 +3360,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description It is so. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -3189,6 +3493,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 erasure: string;
             };
             cookie?: never;
@@ -3204,7 +3512,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -3352,8 +3660,20 @@ export interface operations {
     exportRecord: {
         parameters: {
             query?: {
+                /**
+                 * @description the number of the first entry
+                 * @example 0
+                 */
                 from?: number;
+                /**
+                 * @description the number after the last; left out, all that is sealed
+                 * @example 100
+                 */
                 to?: number;
+                /**
+                 * @description jsonl, csv or syslog
+                 * @example jsonl
+                 */
                 format?: string;
             };
             header?: never;
@@ -3362,13 +3682,15 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StreamingResponseBody"];
+                    "application/jsonl": string;
+                    "text/csv": string;
+                    "text/plain": string;
                 };
             };
             /** @description signed-out */
@@ -3461,12 +3783,40 @@ export interface operations {
     exportAsked: {
         parameters: {
             query?: {
+                /**
+                 * @description the number of a ticket, without its T-
+                 * @example 1042
+                 */
                 ticket?: number | null;
+                /**
+                 * @description the id of a person
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 person?: string | null;
+                /**
+                 * @description the id of somebody who works here
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst?: string | null;
+                /**
+                 * @description a kind of entry, as GET /api/record/kinds lists it
+                 * @example change-took-effect
+                 */
                 kind?: string | null;
+                /**
+                 * @description entries from then on
+                 * @example 2026-11-01T00:00:00Z
+                 */
                 since?: string | null;
+                /**
+                 * @description entries before then
+                 * @example 2026-12-01T00:00:00Z
+                 */
                 until?: string | null;
+                /**
+                 * @description jsonl, csv or syslog
+                 * @example jsonl
+                 */
                 format?: string;
             };
             header?: never;
@@ -3475,13 +3825,15 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StreamingResponseBody"];
+                    "application/json": string;
+                    "text/csv": string;
+                    "text/plain": string;
                 };
             };
             /** @description signed-out */
@@ -3597,12 +3949,18 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "changes": [],
+                     *       "key": "brackwater.example/service-desk+6d15b40a+AQnEXxR0q+r5+E51E71mc+LdgMe3rc/3GE1uWjGpfx/f"
+                     *     }
+                     */
                     "application/json": components["schemas"]["SealingKey"];
                 };
             };
@@ -3694,7 +4052,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Accepted */
+            /** @description It is so. */
             202: {
                 headers: {
                     [name: string]: unknown;
@@ -3831,12 +4189,18 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example [
+                     *       "signed-in",
+                     *       "signed-out"
+                     *     ]
+                     */
                     "application/json": string[];
                 };
             };
@@ -3919,12 +4283,26 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "pending": 2,
+                     *       "root": "c9a288cf267ab5a08ddb289c99f3ad14eaa98c563037bfd7c62ea974f2017c43",
+                     *       "sealedAt": "2026-11-28T19:10:28.955613Z",
+                     *       "size": 88,
+                     *       "witnesses": [
+                     *         {
+                     *           "name": "file",
+                     *           "size": 87
+                     *         }
+                     *       ]
+                     *     }
+                     */
                     "application/json": components["schemas"]["SealStatus"];
                 };
             };
@@ -4007,14 +4385,34 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "id": "01a2238c-d16e-7d81-9726-55d580907d0a",
+                     *       "name": "Tove Rask",
+                     *       "rights": [
+                     *         "work-at-desk",
+                     *         "read-record"
+                     *       ],
+                     *       "roles": [
+                     *         "analyst"
+                     *       ]
+                     *     }
+                     */
                     "application/json": components["schemas"]["SignedInAnalyst"];
                 };
+            };
+            /** @description Nobody is signed in. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description internal */
             500: {
@@ -4071,12 +4469,25 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "id": "01a2238c-d16e-7d81-9726-55d580907d0a",
+                     *       "name": "Tove Rask",
+                     *       "rights": [
+                     *         "work-at-desk",
+                     *         "read-record"
+                     *       ],
+                     *       "roles": [
+                     *         "analyst"
+                     *       ]
+                     *     }
+                     */
                     "application/json": components["schemas"]["SignedInAnalyst"];
                 };
             };
@@ -4210,7 +4621,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -4296,12 +4707,37 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "members": [
+                     *         {
+                     *           "id": "01a22392-2899-7948-be3d-d4db5c58652e",
+                     *           "invited": true,
+                     *           "login": "staff.example-one",
+                     *           "name": "Bo Lindqvist",
+                     *           "roles": [
+                     *             "analyst"
+                     *           ]
+                     *         },
+                     *         {
+                     *           "id": "01a22392-28a9-7833-8740-b1f11fbe6c7f",
+                     *           "invited": true,
+                     *           "login": "staff.example-two",
+                     *           "name": "Bo Lindqvist",
+                     *           "roles": [
+                     *             "steward"
+                     *           ]
+                     *         }
+                     *       ],
+                     *       "waiting": []
+                     *     }
+                     */
                     "application/json": components["schemas"]["StaffBook"];
                 };
             };
@@ -4380,6 +4816,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 change: string;
             };
             cookie?: never;
@@ -4395,7 +4835,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -4562,12 +5002,17 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description What was asked for. */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "change": "01a22392-28a7-76fa-93f0-b6c2654d93d8"
+                     *     }
+                     */
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
@@ -4697,18 +5142,27 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description Created */
+            /** @description What was asked for. */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "change": "01a22392-2a1b-7acf-80a5-8172d9392550"
+                     *     }
+                     */
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
@@ -4821,18 +5275,27 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "code": "abcde fghjk mnpqr stuvw"
+                     *     }
+                     */
                     "application/json": components["schemas"]["InvitationCode"];
                 };
             };
@@ -4945,6 +5408,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 analyst: string;
             };
             cookie?: never;
@@ -4963,12 +5430,17 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Created */
+            /** @description What was asked for. */
             201: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "change": "01a22392-29fe-774c-a5c8-a87e5a3df339"
+                     *     }
+                     */
                     "application/json": components["schemas"]["StaffChangeMade"];
                 };
             };
@@ -5119,12 +5591,53 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "hasCredential": true,
+                     *         "id": "directory",
+                     *         "kind": "ldap",
+                     *         "name": "Brackwater directory",
+                     *         "passwordRules": {
+                     *           "styles": [
+                     *             "read-aloud",
+                     *             "copied"
+                     *           ]
+                     *         },
+                     *         "position": 1,
+                     *         "settings": {
+                     *           "bindDn": "cn=earnest,ou=services,dc=brackwater,dc=example",
+                     *           "servers": [
+                     *             {
+                     *               "name": "provider",
+                     *               "url": "ldaps://directory.brackwater.example"
+                     *             }
+                     *           ]
+                     *         },
+                     *         "whoHelps": "the crewing office"
+                     *       },
+                     *       {
+                     *         "follows": "directory",
+                     *         "hasCredential": false,
+                     *         "id": "crew-roster",
+                     *         "name": "Crew roster",
+                     *         "passwordRules": {
+                     *           "styles": [
+                     *             "copied"
+                     *           ]
+                     *         },
+                     *         "position": 2,
+                     *         "settings": {},
+                     *         "whoHelps": "the crewing office"
+                     *       }
+                     *     ]
+                     */
                     "application/json": components["schemas"]["SystemSetUp"][];
                 };
             };
@@ -5203,6 +5716,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id, as GET /api/systems lists it
+                 * @example directory
+                 */
                 system: string;
             };
             cookie?: never;
@@ -5215,7 +5732,10 @@ export interface operations {
                  *       "kind": "ldap",
                  *       "name": "Harbour directory",
                  *       "passwordRules": {
-                 *         "shortest": 12
+                 *         "styles": [
+                 *           "read-aloud",
+                 *           "copied"
+                 *         ]
                  *       },
                  *       "position": 1,
                  *       "settings": {
@@ -5234,7 +5754,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -5367,19 +5887,232 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Page"];
+                    /**
+                     * @example {
+                     *       "changes": [
+                     *         {
+                     *           "action": "temporary-password",
+                     *           "at": "2026-11-28T19:10:24.153983Z",
+                     *           "id": "01a22390-d599-7d1d-9861-0fc5850a0bc6",
+                     *           "label": "Temporary password",
+                     *           "servers": [
+                     *             {
+                     *               "server": "provider",
+                     *               "state": "has-it"
+                     *             },
+                     *             {
+                     *               "server": "replica",
+                     *               "state": "has-it"
+                     *             }
+                     *           ],
+                     *           "state": "TOOK_EFFECT",
+                     *           "system": "directory"
+                     *         }
+                     *       ],
+                     *       "handover": {
+                     *         "contacts": [
+                     *           {
+                     *             "brings": "text",
+                     *             "id": "01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "label": "work mobile",
+                     *             "masked": "•••• ••• •06",
+                     *             "route": "text",
+                     *             "telephone": true,
+                     *             "tooNew": false
+                     *           }
+                     *         ],
+                     *         "state": {
+                     *           "change": "01a22390-d599-7d1d-9861-0fc5850a0bc6",
+                     *           "expiresAt": "2026-11-28T20:10:24.423296Z",
+                     *           "id": "01a22390-d6a2-7994-91b9-30f741c55055",
+                     *           "madeAt": "2026-11-28T19:10:24.423296Z",
+                     *           "parts": 3,
+                     *           "reminded": false,
+                     *           "route": "read-aloud",
+                     *           "saidBack": 1,
+                     *           "state": "shown",
+                     *           "style": "read-aloud"
+                     *         },
+                     *         "told": [
+                     *           "work mobile, left"
+                     *         ]
+                     *       },
+                     *       "proof": {
+                     *         "deniable": [
+                     *           "01a22390-d39d-7ed1-a34e-37915e5e3e92"
+                     *         ],
+                     *         "explanations": [
+                     *           {
+                     *             "counts": false,
+                     *             "label": "Authenticator code",
+                     *             "note": "no answer",
+                     *             "points": 0,
+                     *             "reason": "no answer, counts nothing"
+                     *           },
+                     *           {
+                     *             "counts": true,
+                     *             "label": "Authenticator code",
+                     *             "note": "their own device",
+                     *             "points": 22
+                     *           }
+                     *         ],
+                     *         "judgements": [
+                     *           {
+                     *             "action": "unlock",
+                     *             "also": [],
+                     *             "asks": 20,
+                     *             "points": 0,
+                     *             "system": "directory",
+                     *             "until": "2026-11-28T19:40:23.886352Z",
+                     *             "verdict": "open",
+                     *             "ways": []
+                     *           },
+                     *           {
+                     *             "action": "temporary-password",
+                     *             "also": [],
+                     *             "asks": 40,
+                     *             "points": 0,
+                     *             "system": "directory",
+                     *             "until": "2026-11-28T19:40:23.592983Z",
+                     *             "verdict": "open",
+                     *             "ways": []
+                     *           }
+                     *         ],
+                     *         "offers": [
+                     *           {
+                     *             "contact": "01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "id": "code-by-text:01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "label": "Code to work mobile",
+                     *             "method": "code-by-text",
+                     *             "note": "number ends in 06",
+                     *             "points": 20,
+                     *             "seconds": 40
+                     *           },
+                     *           {
+                     *             "id": "staff-fact",
+                     *             "label": "Staff fact",
+                     *             "method": "staff-fact",
+                     *             "note": "drawn at random",
+                     *             "points": 2,
+                     *             "seconds": 15
+                     *           }
+                     *         ],
+                     *         "standing": 43,
+                     *         "stopped": false
+                     *       },
+                     *       "suggested": [],
+                     *       "tape": [
+                     *         {
+                     *           "actor": "Tove Rask",
+                     *           "at": "2026-11-28T19:10:25.153157Z",
+                     *           "id": "01a22390-d981-787d-a226-13a01b620239",
+                     *           "kind": "handover-said-back",
+                     *           "person": "01a22390-b75d-7239-81f5-f1005af5894e",
+                     *           "ticket": "01a22390-d0c1-767c-8692-20c0e135fff1",
+                     *           "words": "heard part 1 of 3 said back"
+                     *         },
+                     *         {
+                     *           "actor": "Tove Rask",
+                     *           "at": "2026-11-28T19:10:25.091657Z",
+                     *           "id": "01a22390-d943-7ea2-9782-6f508fee28cf",
+                     *           "kind": "handover-shown",
+                     *           "person": "01a22390-b75d-7239-81f5-f1005af5894e",
+                     *           "ticket": "01a22390-d0c1-767c-8692-20c0e135fff1",
+                     *           "words": "looked at the password to read it aloud"
+                     *         }
+                     *       ],
+                     *       "ticket": {
+                     *         "holder": "01a22390-ae08-79ff-a8bd-37b81d602035",
+                     *         "holderName": "Tove Rask",
+                     *         "id": "01a22390-d0c1-767c-8692-20c0e135fff1",
+                     *         "mine": true,
+                     *         "number": "T-1042",
+                     *         "onTheLine": true,
+                     *         "openedAt": "2026-11-28T19:10:22.913186Z",
+                     *         "speaking": true,
+                     *         "state": "OPEN",
+                     *         "talk": {
+                     *           "called": true,
+                     *           "channel": "call",
+                     *           "state": "answered"
+                     *         },
+                     *         "version": 7,
+                     *         "words": {
+                     *           "address": "Number shown",
+                     *           "dropped": "the line dropped",
+                     *           "end": "End call",
+                     *           "held": "on hold",
+                     *           "missed": "Missed call",
+                     *           "noAddress": "no number shown",
+                     *           "noAddressIs": "No number was shown.",
+                     *           "nobody": "nobody on the line",
+                     *           "one": "A call",
+                     *           "over": "hung up",
+                     *           "placed": "You called this line, on a number on record.",
+                     *           "present": "on the line",
+                     *           "unnamed": "A caller, not named yet",
+                     *           "waiting": "Ringing",
+                     *           "whose": "number of"
+                     *         }
+                     *       },
+                     *       "who": {
+                     *         "account": "mdurand",
+                     *         "alsoOnTheLine": [],
+                     *         "claim": "You called this line, on a number on record.",
+                     *         "contacts": [
+                     *           {
+                     *             "brings": "text",
+                     *             "id": "01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "label": "work mobile",
+                     *             "masked": "•••• ••• •06",
+                     *             "route": "text",
+                     *             "telephone": true,
+                     *             "tooNew": false
+                     *           },
+                     *           {
+                     *             "id": "01a22390-bafe-768c-868f-dc43332bfba3",
+                     *             "label": "work mail",
+                     *             "masked": "•••@brackwater.example",
+                     *             "telephone": false,
+                     *             "tooNew": false
+                     *           }
+                     *         ],
+                     *         "devices": [
+                     *           "authenticator"
+                     *         ],
+                     *         "earlier": [],
+                     *         "facts": [
+                     *           "month and year of joining",
+                     *           "the locker number"
+                     *         ],
+                     *         "given": "Mireille",
+                     *         "gone": false,
+                     *         "groups": [],
+                     *         "id": "01a22390-b75d-7239-81f5-f1005af5894e",
+                     *         "name": "Mireille Durand",
+                     *         "place": "MV Sandpiper, Carrow Quay",
+                     *         "speaks": "English, Turkish",
+                     *         "title": "Deckhand"
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["TicketPage"];
                 };
             };
             /** @description signed-out */
@@ -5474,19 +6207,78 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Accounts"];
+                    /**
+                     * @example {
+                     *       "freshness": {
+                     *         "at": "2026-11-28T19:08:40.617950Z",
+                     *         "people": 1900
+                     *       },
+                     *       "systems": [
+                     *         {
+                     *           "account": "mdurand",
+                     *           "actions": [
+                     *             {
+                     *               "action": "unlock",
+                     *               "closed": "not locked",
+                     *               "key": "U",
+                     *               "label": "Unlock"
+                     *             },
+                     *             {
+                     *               "action": "temporary-password",
+                     *               "key": "T",
+                     *               "label": "Temporary password"
+                     *             }
+                     *           ],
+                     *           "followers": [
+                     *             "Crew roster",
+                     *             "Fleet mail"
+                     *           ],
+                     *           "id": "directory",
+                     *           "lastSet": "2026-10-12T19:08:03Z",
+                     *           "name": "Brackwater directory",
+                     *           "servers": [
+                     *             {
+                     *               "name": "provider",
+                     *               "words": "open"
+                     *             },
+                     *             {
+                     *               "name": "replica",
+                     *               "words": "open"
+                     *             }
+                     *           ],
+                     *           "state": "open",
+                     *           "styles": [
+                     *             {
+                     *               "id": "read-aloud",
+                     *               "words": "read aloud in groups"
+                     *             },
+                     *             {
+                     *               "id": "spoken",
+                     *               "words": "read aloud as words"
+                     *             }
+                     *           ],
+                     *           "words": "open"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["AccountsOfPerson"];
                 };
             };
             /** @description signed-out */
@@ -5598,14 +6390,18 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5720,6 +6516,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -5738,12 +6538,17 @@ export interface operations {
             };
         };
         responses: {
-            /** @description Accepted */
+            /** @description What was asked for. */
             202: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "change": "01a22390-d599-7d1d-9861-0fc5850a0bc6"
+                     *     }
+                     */
                     "application/json": components["schemas"]["ChangeUnderWay"];
                 };
             };
@@ -5907,6 +6712,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -5922,12 +6731,17 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "check": "01a2238f-481b-7c28-9c8b-e06a89e425b7"
+                     *     }
+                     */
                     "application/json": components["schemas"]["CheckBegun"];
                 };
             };
@@ -6091,14 +6905,22 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 check: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -6214,7 +7036,15 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 check: string;
             };
             cookie?: never;
@@ -6230,12 +7060,18 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "outcome": "passed",
+                     *       "triesLeft": 2
+                     *     }
+                     */
                     "application/json": components["schemas"]["CheckOutcome"];
                 };
             };
@@ -6382,6 +7218,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -6394,12 +7234,12 @@ export interface operations {
                  *       "version": 1
                  *     }
                  */
-                "application/json": components["schemas"]["Claim"];
+                "application/json": components["schemas"]["PersonClaimed"];
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6548,6 +7388,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -6560,11 +7404,11 @@ export interface operations {
                  *       "version": 7
                  *     }
                  */
-                "application/json": components["schemas"]["Closing"];
+                "application/json": components["schemas"]["TicketClosing"];
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -6714,6 +7558,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -6730,7 +7578,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -6880,6 +7728,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -6895,7 +7747,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7045,19 +7897,37 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Part"][];
+                    /**
+                     * @example [
+                     *       {
+                     *         "characters": "kuma",
+                     *         "part": 2,
+                     *         "words": "k as in kite, u as in umbrella, m as in mast, a as in anchor"
+                     *       },
+                     *       {
+                     *         "characters": "47",
+                     *         "part": 3,
+                     *         "words": "four, seven"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["PasswordPart"][];
                 };
             };
             /** @description signed-out */
@@ -7169,14 +8039,18 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7291,14 +8165,18 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7413,6 +8291,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -7428,8 +8310,8 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7578,6 +8460,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -7594,12 +8480,30 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "ok": false,
+                     *       "remembers": 5,
+                     *       "rules": [
+                     *         {
+                     *           "kept": true,
+                     *           "rule": "minLength",
+                     *           "words": "At least 12 characters (18 so far)"
+                     *         },
+                     *         {
+                     *           "kept": true,
+                     *           "rule": "maxLength",
+                     *           "words": "At most 64 characters"
+                     *         }
+                     *       ]
+                     *     }
+                     */
                     "application/json": components["schemas"]["PasswordTrial"];
                 };
             };
@@ -7763,19 +8667,23 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description The file. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["StreamingResponseBody"];
+                    "application/json": string;
                 };
             };
             /** @description signed-out */
@@ -7887,14 +8795,18 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8009,6 +8921,10 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
@@ -8024,12 +8940,17 @@ export interface operations {
             };
         };
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "lifting": "01a22390-e31d-71a5-91fe-89a0f5d6dece"
+                     *     }
+                     */
                     "application/json": components["schemas"]["LiftingAsked"];
                 };
             };
@@ -8176,7 +9097,15 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 lifting: string;
             };
             cookie?: never;
@@ -8192,7 +9121,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8342,18 +9271,27 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
+            /** @description What was asked for. */
             200: {
                 headers: {
                     [name: string]: unknown;
                 };
                 content: {
+                    /**
+                     * @example {
+                     *       "summary": "The caller said they are Mireille Durand. Proof: authenticator code +22, called back, work mobile +21; standing 43. Temporary password took effect. The password was not handed over."
+                     *     }
+                     */
                     "application/json": components["schemas"]["SummaryDraft"];
                 };
             };
@@ -8449,14 +9387,18 @@ export interface operations {
             query?: never;
             header?: never;
             path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
                 ticket: string;
             };
             cookie?: never;
         };
         requestBody?: never;
         responses: {
-            /** @description OK */
-            200: {
+            /** @description It is so. */
+            204: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8586,7 +9528,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description No Content */
+            /** @description It is so. */
             204: {
                 headers: {
                     [name: string]: unknown;

@@ -3,9 +3,6 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
-import earnest.testkit.Answer;
-import earnest.testkit.Http;
-
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -25,10 +22,9 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
-/** The description of the API: the one committed, whole, and true of the running server. */
+/** The description of the API: the one committed, whole; {@link ApiExamplesTest} sends it. */
 @ExtendWith(App.Running.class)
 class OpenApiTest {
-    private static final String SOMETHING = "0199c0de-0000-7000-8000-000000000001";
     private static final Pattern THROWN =
             Pattern.compile("new Problem\\(\\s*(\\d{3}),\\s*\"([a-z-]+)\"");
 
@@ -86,6 +82,7 @@ class OpenApiTest {
                                     .as(call.method() + " " + call.path())
                                     .endsWith(".");
                             assertThat(problems(operation)).as(name).isNotEmpty();
+                            assertAnswersAndQuestionsHaveExamples(name, operation);
                             if (operation.has("requestBody")) {
                                 assertThat(
                                                 operation
@@ -100,41 +97,18 @@ class OpenApiTest {
         assertThat(names).hasSizeGreaterThan(50);
     }
 
-    /** By somebody without the right, so that nothing comes of it; the body is looked at before. */
-    @Test
-    void everyExampleIsTaken() {
-        Http auditor = app.desk("elif.hartono").api();
-        Http analyst = app.desk("tove.rask").api();
-        calls().filter(call -> call.operation().has("requestBody"))
-                .forEach(
-                        call -> {
-                            boolean ofTheRecord = call.path().startsWith("/api/record");
-                            Answer answer =
-                                    (isOpen(call) ? fromOutside() : ofTheRecord ? analyst : auditor)
-                                            .send(
-                                                    call.method(),
-                                                    call.path().replaceAll("\\{[a-z]+}", SOMETHING),
-                                                    call.operation()
-                                                            .at(
-                                                                    "/requestBody/content/application~1json/example")
-                                                            .toString());
-                            assertThat(answer.status())
-                                    .as(call.path() + " " + answer.text())
-                                    .isIn(401, 403, 404);
-                            assertThat(problems(call.operation()))
-                                    .as(call.path())
-                                    .contains(answer.status() + " " + answer.problem());
-                        });
-    }
-
-    private static boolean isOpen(Call call) {
-        return Set.of("/api/session", "/api/welcome").contains(call.path());
-    }
-
-    private Http fromOutside() {
-        Http http = app.httpFromElsewhere();
-        http.get("/api/session");
-        return http;
+    private static void assertAnswersAndQuestionsHaveExamples(String name, JsonNode operation) {
+        for (Map.Entry<String, JsonNode> answer : operation.get("responses").properties()) {
+            JsonNode json = answer.getValue().at("/content/application~1json");
+            if (!json.isMissingNode() && !json.at("/schema/type").asString("").equals("string")) {
+                assertThat(json.has("example")).as(name + " answers").isTrue();
+            }
+        }
+        for (JsonNode parameter : operation.path("parameters")) {
+            assertThat(parameter.has("example") && parameter.has("description"))
+                    .as(name + " asks with " + parameter.get("name"))
+                    .isTrue();
+        }
     }
 
     private static Set<String> problems(JsonNode operation) {

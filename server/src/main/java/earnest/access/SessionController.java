@@ -77,6 +77,9 @@ class SessionController {
     @ApiCall(
             id = "signIn",
             summary = "Signs somebody in.",
+            more =
+                    "The answer and its time are the same for a name that is not there. A "
+                            + "new token comes with the answer, as the cookie XSRF-TOKEN.",
             refuses = {"401 sign-in-refused", "429 slow-down"},
             example = "{\"login\": \"tove.rask\", \"password\": \"a long sentence of hers\"}")
     @PostMapping("/api/session")
@@ -106,7 +109,8 @@ class SessionController {
             id = "whoIsSignedIn",
             summary =
                     "Says who is signed in and what they may do; nothing if nobody is. It "
-                            + "brings the token that every change must carry.")
+                            + "brings the token that every change must carry.",
+            also = {"204 Nobody is signed in."})
     @GetMapping("/api/session")
     ResponseEntity<Me> who(HttpServletRequest request, HttpServletResponse response) {
         pageTokens.restore(request, response);

@@ -66,6 +66,20 @@ class AuditController {
             summary =
                     "Reads entries, latest first, a page at a time. Each page that is read is "
                             + "an entry itself.",
+            more =
+                    "Without any of what it may be asked with it reads everything. The next page is"
+                        + " asked for with `before` and `beforeEntry`: the time and the id of the"
+                        + " last entry of the page before.",
+            asked = {
+                "ticket=1042: the number of a ticket, without its T-",
+                "person=0199c0de-0000-7000-8000-000000000001: the id of a person",
+                "analyst=0199c0de-0000-7000-8000-000000000001: the id of somebody who works here",
+                "kind=change-took-effect: a kind of entry, as GET /api/record/kinds lists it",
+                "since=2026-11-01T00:00:00Z: entries from then on",
+                "until=2026-12-01T00:00:00Z: entries before then",
+                "before=2026-11-20T08:00:00Z: entries before this one",
+                "beforeEntry=0199c0de-0000-7000-8000-000000000001: the id of that entry"
+            },
             refuses = {"422 invalid"})
     @GetMapping("/api/record")
     Reading read(

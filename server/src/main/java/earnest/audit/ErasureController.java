@@ -108,6 +108,9 @@ class ErasureController {
     @ApiCall(
             id = "askToErase",
             summary = "Asks for what names a person to be erased from the record.",
+            more =
+                    "What names the person is taken out of the record once a second person "
+                            + "agreed; the entries stay, and their proofs hold.",
             refuses = {"404 unknown"},
             example =
                     "{\"person\": \"0199c0de-0000-7000-8000-000000000001\", \"reason\": "

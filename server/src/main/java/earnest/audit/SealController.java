@@ -99,6 +99,8 @@ class SealController {
     @ApiCall(
             id = "entryProof",
             summary = "Gives the proof that an entry stands in the sealed record.",
+            more = "The proof is a path of hashes to the signed root, as RFC 9162 has it.",
+            also = {"204 The entry is not sealed yet; ask again in a few seconds."},
             refuses = {"409 not-sealed"})
     @GetMapping("/api/record/entries/{entry}/proof")
     ResponseEntity<SealedRecord.Proof> proof(SignedIn me, @PathVariable UUID entry) {
@@ -115,6 +117,15 @@ class SealController {
     @ApiCall(
             id = "exportRecord",
             summary = "Gives the whole record, to be verified anywhere.",
+            more =
+                    "As `jsonl` it can be verified with `./earnest verify` and nothing else; "
+                            + "`csv` and `syslog` are for reading and for other logs.",
+            asked = {
+                "from=0: the number of the first entry",
+                "to=100: the number after the last; left out, all that is sealed",
+                "format=jsonl: jsonl, csv or syslog"
+            },
+            files = {"application/jsonl", "text/csv", "text/plain"},
             refuses = {"409 not-sealed"})
     @GetMapping("/api/record/export")
     ResponseEntity<StreamingResponseBody> export(
@@ -143,6 +154,19 @@ class SealController {
             summary =
                     "Gives what a question finds, to be verified, as a table or as syslog "
                             + "lines.",
+            more =
+                    "It is asked like the record is read. As `jsonl` each entry comes with "
+                            + "the proof that it stands in the sealed record.",
+            asked = {
+                "ticket=1042: the number of a ticket, without its T-",
+                "person=0199c0de-0000-7000-8000-000000000001: the id of a person",
+                "analyst=0199c0de-0000-7000-8000-000000000001: the id of somebody who works here",
+                "kind=change-took-effect: a kind of entry, as GET /api/record/kinds lists it",
+                "since=2026-11-01T00:00:00Z: entries from then on",
+                "until=2026-12-01T00:00:00Z: entries before then",
+                "format=jsonl: jsonl, csv or syslog"
+            },
+            files = {"application/json", "text/csv", "text/plain"},
             refuses = {"409 not-sealed", "422 invalid"})
     @GetMapping("/api/record/export/asked")
     ResponseEntity<StreamingResponseBody> exportAsked(
@@ -177,6 +201,10 @@ class SealController {
     @ApiCall(
             id = "receipt",
             summary = "Gives the entries of a ticket with the proof of each.",
+            more =
+                    "The holder of the ticket may have it, and whoever may take the record "
+                            + "out.",
+            files = {"application/json"},
             refuses = {"409 not-sealed"})
     @GetMapping("/api/tickets/{ticket}/receipt")
     ResponseEntity<StreamingResponseBody> receipt(SignedIn me, @PathVariable UUID ticket) {

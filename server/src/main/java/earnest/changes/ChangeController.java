@@ -86,6 +86,11 @@ class ChangeController {
             summary =
                     "Asks for a change of an account, if the proof is enough. It goes on by "
                             + "itself; the page of the ticket says how far it is.",
+            more =
+                    "With `version` it is said what the analyst saw: if anything came in since,"
+                        + " nothing is done. The same change asked for twice is one change. `style`"
+                        + " says how a temporary password looks; `typed` is given with the style"
+                        + " `typed` only.",
             refuses = {
                 "403 not-sure-enough",
                 "403 stopped",
@@ -133,6 +138,10 @@ class ChangeController {
     @ApiCall(
             id = "checkPassword",
             summary = "Says which rules of a system a typed password keeps. It is not kept.",
+            more =
+                    "Only while the change itself would be open, since the answer tells something"
+                        + " about the words of the person. Meant to be asked with every pause of"
+                        + " typing.",
             refuses = {
                 "403 not-sure-enough",
                 "403 stopped",

@@ -56,6 +56,9 @@ class CheckController {
     @ApiCall(
             id = "beginCheck",
             summary = "Begins a check that the page of the ticket offers.",
+            more =
+                    "The offer is the id of one that the page lists under the proof. "
+                            + "Beginning another check lets the open one go.",
             refuses = {
                 "409 line-held",
                 "409 not-offered",
@@ -77,6 +80,10 @@ class CheckController {
             summary =
                     "Gives what the caller said, or which of the choices of its form. A wrong "
                             + "answer is a result, not a problem.",
+            more =
+                    "Either `typed` (a code, a text) or `chosen` (the id of a choice of the form),"
+                        + " never both. What comes of it is `passed`, `failed`, `denied`, `wrong`"
+                        + " with tries left, `expired` or `open`.",
             refuses = {
                 "409 line-held",
                 "409 check-over",

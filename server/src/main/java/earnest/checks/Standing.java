@@ -62,6 +62,7 @@ public interface Standing {
     record Stopped(UUID person) {}
 
     /** That somebody asked to lift a stop. */
+    @Schema(name = "StopLifting")
     record Lifting(
             UUID id,
             String reason,
@@ -77,7 +78,7 @@ public interface Standing {
      * @param deniable checks that are over, on which a 'no' may still be said
      * @param lifting what was asked about lifting a stop, or null
      */
-    @Schema(name = "Reckoning")
+    @Schema(name = "StandingExplained")
     record Reckoning(
             int standing,
             boolean stopped,
@@ -102,6 +103,7 @@ public interface Standing {
             @Nullable String reason) {}
 
     /** A check that could be made now. */
+    @Schema(name = "CheckOffer")
     record Offer(
             String id,
             String method,
@@ -169,6 +171,7 @@ public interface Standing {
      * @param also what else is short, in words
      * @param ways ids of offers, quickest first
      */
+    @Schema(name = "ActionJudged")
     record Judgement(
             String action,
             String system,

@@ -34,7 +34,10 @@ class StopController {
 
     @ApiCall(
             id = "askToLiftStop",
-            summary = "A lead asks to lift what a no stopped.",
+            summary = "Asks to lift what a no stopped.",
+            more =
+                    "Anybody at the desk may ask; one of the two who agree has to be a lead. "
+                            + "Whoever asked cannot agree.",
             refuses = {
                 "403 needs-lead",
                 "409 asked-already",

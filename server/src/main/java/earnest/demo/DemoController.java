@@ -3,6 +3,8 @@ package earnest.demo;
 import earnest.checks.Enrolments;
 import earnest.ground.ApiCall;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -18,10 +20,13 @@ class DemoController {
      *
      * @param ready whether the people are copied and their authenticators enrolled
      */
+    @Schema(name = "DemoState")
     record Demo(boolean on, boolean ready, @Nullable Play play) {}
 
+    @Schema(name = "DemoPlay")
     record Play(List<SignIn> signIns, String password, String switchboard, String pocket) {}
 
+    @Schema(name = "DemoSignIn")
     record SignIn(String login, String who) {}
 
     private final DemoProperties properties;

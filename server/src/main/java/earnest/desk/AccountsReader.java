@@ -34,6 +34,7 @@ import java.util.stream.Collectors;
 @Component
 class AccountsReader {
     /** All accounts, with how fresh the copy of people is. */
+    @Schema(name = "AccountsOfPerson")
     record Accounts(List<System> systems, People.Freshness freshness) {}
 
     /**

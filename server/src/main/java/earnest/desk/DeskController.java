@@ -37,6 +37,7 @@ class DeskController {
     @Schema(name = "SummaryDraft")
     record Draft(String summary) {}
 
+    @Schema(name = "TicketClosing")
     record Closing(@NotBlank @Size(max = 2000) @ManyLines String summary, long version) {}
 
     private static final GuessLimits.Limit ONE_READING =
@@ -80,7 +81,10 @@ class DeskController {
             id = "desk",
             summary =
                     "Gives what is at hand: calls that wait, tickets in hand, those of "
-                            + "colleagues.")
+                            + "colleagues.",
+            more =
+                    "What it gives changes with every call and every colleague; `/api/live` "
+                            + "says when to ask again.")
     @GetMapping("/api/desk")
     Queue.Edge desk(SignedIn me) {
         me.must(Right.WORK_AT_DESK);
@@ -89,7 +93,10 @@ class DeskController {
 
     @ApiCall(
             id = "ticketPage",
-            summary = "Gives the page of a ticket: who, proof, change and handover.")
+            summary = "Gives the page of a ticket: who, proof, change and handover.",
+            more =
+                    "One page with everything that somebody at the desk needs to go on, but "
+                            + "the live state of the accounts. No secret is ever in it.")
     @GetMapping("/api/tickets/{ticket}")
     Page page(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
@@ -119,6 +126,9 @@ class DeskController {
     @ApiCall(
             id = "ticketAccounts",
             summary = "Gives the accounts of the person named, read from their systems now.",
+            more =
+                    "All systems are asked side by side, so it takes as long as the slowest, "
+                            + "five seconds at most.",
             refuses = {"409 cannot-be-helped", "409 nobody-named"})
     @GetMapping("/api/tickets/{ticket}/accounts")
     AccountsReader.Accounts accounts(SignedIn me, @PathVariable UUID ticket) {
@@ -136,6 +146,9 @@ class DeskController {
     @ApiCall(
             id = "closeTicket",
             summary = "Closes a ticket with a summary. A password in it is refused.",
+            more =
+                    "Lines that are still there are ended. The summary is refused if it "
+                            + "holds a code or a password of this ticket.",
             refuses = {
                 "422 secret-in-summary",
                 "409 held-by-another",

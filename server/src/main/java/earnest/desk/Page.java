@@ -21,6 +21,7 @@ import java.util.UUID;
  *
  * @param suggested whose number it is that the call shows; a suggestion, never a choice
  */
+@Schema(name = "TicketPage")
 record Page(
         Ticket ticket,
         List<People.Found> suggested,
@@ -38,6 +39,7 @@ record Page(
      * @param held the line that is held for the present one, or null
      * @param speaking whether whoever is on the line hears the analyst
      */
+    @Schema(name = "TicketOnPage")
     record Ticket(
             UUID id,
             String number,
@@ -72,6 +74,7 @@ record Page(
      * @param alsoOnTheLine other tickets on which a line says to be the same person now
      * @param inForce a temporary password that is in force unused, or null
      */
+    @Schema(name = "PersonOnTicket")
     record Who(
             UUID id,
             String name,
@@ -91,12 +94,14 @@ record Page(
             boolean gone) {}
 
     /** Another ticket with a line of the same person. */
+    @Schema(name = "OtherTicketOfPerson")
     record AlsoHere(UUID ticket, String number, @Nullable String holder) {}
 
     /** A temporary password that was not used yet. */
     @Schema(name = "PasswordInForce")
     record InForce(UUID ticket, String number, Instant since, Instant until) {}
 
+    @Schema(name = "ContactOnTicket")
     record ContactLine(
             UUID id,
             String label,
@@ -122,5 +127,6 @@ record Page(
             Instant at) {}
 
     /** The handover with the contacts that a message may go to. */
+    @Schema(name = "HandoverOnTicket")
     record Handover(Handovers.View state, List<ContactLine> contacts, List<String> told) {}
 }

@@ -31,6 +31,7 @@ class Queue {
      * @param talk how the present conversation stands, or the latest
      * @param since when it is so
      */
+    @Schema(name = "TicketOnEdge")
     record Waiting(
             UUID id,
             String number,

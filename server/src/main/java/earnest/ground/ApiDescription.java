@@ -4,6 +4,7 @@ import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.media.Content;
 import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.parameters.Parameter;
 import io.swagger.v3.oas.models.responses.ApiResponse;
 
 import org.springdoc.core.customizers.OperationCustomizer;
@@ -19,6 +20,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 import java.lang.reflect.Method;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Set;
@@ -31,9 +33,23 @@ import java.util.stream.Collectors;
  */
 @Component
 class ApiDescription implements OperationCustomizer {
+    private static final String SOME_ID = "0199c0de-0000-7000-8000-000000000001";
+
     /** Whoever is not signed in may ask these. */
     private static final Set<String> OPEN =
             Set.of("signIn", "whoIsSignedIn", "health", "demo", "welcome");
+
+    /** What stands in addresses, with an example. */
+    private static final Map<String, String> IDS =
+            Map.of(
+                    "system", "directory: its id, as GET /api/systems lists it",
+                    "source", "directory: its id, as GET /api/people-sources lists it");
+
+    private final ApiAnswers answers;
+
+    ApiDescription(ApiAnswers answers) {
+        this.answers = answers;
+    }
 
     @Override
     public Operation customize(Operation operation, HandlerMethod handler) {
@@ -46,9 +62,35 @@ class ApiDescription implements OperationCustomizer {
             Object example = JsonMapper.shared().readValue(call.example(), Object.class);
             operation.getRequestBody().getContent().values().forEach(c -> c.example(example));
         }
+        if (!call.more().isEmpty()) {
+            operation.description(call.more());
+        }
+        parameters(call, operation);
+        answers.describe(call, operation);
         problems(call, handler.getMethod(), operation.getRequestBody() != null)
                 .forEach((status, types) -> answer(operation, status, types));
         return operation;
+    }
+
+    private static void parameters(ApiCall call, Operation operation) {
+        if (operation.getParameters() == null) {
+            return;
+        }
+        Map<String, String> asked = new HashMap<>();
+        for (String one : call.asked()) {
+            String[] parts = one.split("=", 2);
+            asked.put(parts[0], parts[1]);
+        }
+        for (Parameter parameter : operation.getParameters()) {
+            String said =
+                    parameter.getIn().equals("path")
+                            ? IDS.getOrDefault(parameter.getName(), SOME_ID + ": its id")
+                            : asked.get(parameter.getName());
+            if (said != null) {
+                String[] parts = said.split(": ", 2);
+                parameter.example(parts[0]).description(parts[1]);
+            }
+        }
     }
 
     private static Map<String, Set<String>> problems(ApiCall call, Method method, boolean body) {

@@ -1,5 +1,7 @@
 package earnest.ground;
 
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -7,6 +9,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Whether the server is up and reaches its database. */
 @RestController
 class HealthController {
+    @Schema(name = "ServerHealth")
     record Health(String state) {}
 
     private final JdbcClient database;

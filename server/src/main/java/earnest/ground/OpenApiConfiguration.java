@@ -16,8 +16,10 @@ import io.swagger.v3.oas.models.media.StringSchema;
 import io.swagger.v3.oas.models.servers.Server;
 
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.web.servlet.mvc.method.annotation.StreamingResponseBody;
 
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
@@ -29,6 +31,8 @@ import java.util.List;
 class OpenApiConfiguration {
     @Bean
     OpenAPI openApi() {
+        SpringDocUtils.getConfig()
+                .replaceWithSchema(StreamingResponseBody.class, new StringSchema());
         Schema<Object> problem = new ObjectSchema();
         problem.required(List.of("type", "title", "status", "detail"))
                 .description("What went wrong, and the next thing to do (RFC 9457).")

@@ -41,6 +41,11 @@ class HandoverController {
             summary =
                     "Chooses how the new password reaches its person; only a route that the "
                             + "proof allows.",
+            more =
+                    "The contact is the id of one that the page lists under the handover with that"
+                        + " route; reading aloud takes none. A text leaves at once and is sent"
+                        + " once: if nobody can tell whether it left, no other route is open and a"
+                        + " fresh password is needed.",
             refuses = {
                 "403 route-not-allowed",
                 "403 not-sure-enough",
@@ -72,6 +77,10 @@ class HandoverController {
             summary =
                     "Shows the new password in the parts that are read aloud. It goes on the "
                             + "record that it was looked at.",
+            more =
+                    "Only to the holder of the ticket, while the line on which the person was"
+                            + " proved is there and speaks. What was said back is not among it any"
+                            + " more. The answer must not be kept by anything between.",
             refuses = {
                 "403 not-sure-enough",
                 "403 route-not-allowed",

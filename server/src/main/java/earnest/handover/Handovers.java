@@ -91,6 +91,7 @@ public interface Handovers {
      * @param route a word of {@link Route}
      * @param trouble why a text did not leave, in words
      */
+    @Schema(name = "HandoverProgress")
     record View(
             UUID id,
             UUID change,
@@ -107,6 +108,7 @@ public interface Handovers {
             @Nullable String trouble) {}
 
     /** One part of a secret: it has no text form, and goes to the page of the holder alone. */
+    @Schema(name = "PasswordPart")
     final class Part {
         private final int part;
         private final String characters;

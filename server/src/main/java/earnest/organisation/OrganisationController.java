@@ -85,7 +85,7 @@ class OrganisationController {
             summary = "Sets what holds for the whole desk, at once.",
             example =
                     "{\"name\": \"Brackwater Ferries\", \"homeRegion\": \"GB\","
-                        + " \"readAloudMinutes\": 60, \"textMinutes\": 240, \"remindMinutes\": 20,"
+                        + " \"readAloudMinutes\": 60, \"textMinutes\": 240, \"remindMinutes\": 10,"
                         + " \"mostChangesADay\": 3}")
     @PutMapping("/api/organisation")
     @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -121,5 +121,6 @@ public interface People {
      * @param at when the directory was last heard, null: never
      * @param trouble why not since, in words, or null
      */
+    @Schema(name = "PeopleFreshness")
     record Freshness(@Nullable Instant at, @Nullable String trouble, long people) {}
 }

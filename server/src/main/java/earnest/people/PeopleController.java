@@ -23,6 +23,10 @@ class PeopleController {
     @ApiCall(
             id = "findPeople",
             summary = "Finds people by name, account, telephone or staff number.",
+            asked = {
+                "find=hanne: part of a name, an account, a staff number, a telephone number or a"
+                        + " mailbox"
+            },
             refuses = {"422 invalid"})
     @GetMapping("/api/people")
     List<People.Found> find(SignedIn me, @RequestParam String find) {

@@ -107,11 +107,15 @@ class SourceController {
     @ApiCall(
             id = "putPeopleSource",
             summary = "Sets up where people come from, or changes it.",
+            more =
+                    "`sameBy` says by what a person of this source is known to be one of another:"
+                            + " `nothing`, `mail` or `staff-number`. More people gone at once than"
+                            + " `believedGone` are not believed until it is raised.",
             example =
-                    "{\"system\": \"harbour\", \"position\": 2, \"mapping\": {\"base\": "
-                            + "\"ou=people,dc=example\"}, \"sameBy\": \"nothing\", "
-                            + "\"wholeEverySeconds\": 900, \"changesEverySeconds\": 30, "
-                            + "\"believedGone\": 20}")
+                    "{\"system\": \"harbour\", \"position\": 2, \"mapping\": {\"peopleBase\":"
+                        + " \"ou=people,dc=example\", \"account\": \"uid\", \"names\": [\"cn\"]},"
+                        + " \"sameBy\": \"nothing\", \"wholeEverySeconds\": 900,"
+                        + " \"changesEverySeconds\": 30, \"believedGone\": 20}")
     @PutMapping("/api/people-sources/{source}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(

@@ -74,6 +74,7 @@ public interface SealedRecord {
      * @param root in hexadecimal
      * @param witnesses how many were told of it
      */
+    @Schema(name = "SealOverEntry")
     record Sealing(long size, Instant at, String root, int witnesses) {}
 
     /**

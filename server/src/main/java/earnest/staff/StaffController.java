@@ -137,6 +137,9 @@ class StaffController {
             summary =
                     "Asks for somebody to be taken on; with one steward only it is done at "
                             + "once.",
+            more =
+                    "Another steward has to agree. Then a steward makes the invitation, a "
+                            + "code that is given to the person by another way than this server.",
             refuses = {"409 login-taken"},
             example =
                     "{\"login\": \"bo.lindqvist\", \"name\": \"Bo Lindqvist\", \"roles\": "
@@ -159,6 +162,7 @@ class StaffController {
     @ApiCall(
             id = "giveRoles",
             summary = "Asks for somebody to have these roles and no others.",
+            more = "The list is the whole of them: what is not in it is taken away.",
             refuses = {"409 ended", "409 last-steward"},
             example = "{\"roles\": [\"analyst\", \"lead\"]}")
     @PostMapping("/api/staff/{analyst}/roles")

@@ -39,6 +39,9 @@ class WelcomeController {
     @ApiCall(
             id = "welcome",
             summary = "Chooses a first password with a code that a steward made.",
+            more =
+                    "The answer and its time are the same for a name that is not there and "
+                            + "for a code that is wrong.",
             refuses = {"401 no-invitation", "422 rules-broken", "429 slow-down"},
             example =
                     "{\"login\": \"bo.lindqvist\", \"code\": \"abcde fghjk mnpqr stuvw\", "

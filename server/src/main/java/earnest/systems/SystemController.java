@@ -123,13 +123,18 @@ class SystemController {
             summary =
                     "Sets a system up, or changes it. A move to other servers takes its "
                             + "credential away, if none comes with it.",
+            more =
+                    "The credential is taken and never given back; left out, the former one is"
+                            + " kept. Everything is looked at before anything is kept, and a wrong"
+                            + " setting is named.",
             example =
                     "{\"kind\": \"ldap\", \"name\": \"Harbour directory\", \"whoHelps\": \"The"
-                            + " directory team, extension 20\", \"position\": 1, \"settings\":"
-                            + " {\"servers\": [{\"name\": \"one\", \"url\":"
-                            + " \"ldaps://directory.example\"}], \"bindDn\":"
-                            + " \"cn=earnest,dc=example\"}, \"passwordRules\": {\"shortest\": 12},"
-                            + " \"credential\": \"(the password of the account)\"}")
+                        + " directory team, extension 20\", \"position\": 1, \"settings\":"
+                        + " {\"servers\": [{\"name\": \"one\", \"url\":"
+                        + " \"ldaps://directory.example\"}], \"bindDn\":"
+                        + " \"cn=earnest,dc=example\"}, \"passwordRules\": {\"styles\":"
+                        + " [\"read-aloud\", \"copied\"]}, \"credential\": \"(the password of the"
+                        + " account)\"}")
     @PutMapping("/api/systems/{system}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void put(SignedIn me, @PathVariable String system, @Valid @RequestBody SystemWanted wanted) {

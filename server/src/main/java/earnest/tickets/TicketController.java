@@ -19,8 +19,8 @@ import java.util.UUID;
 
 /** What an analyst does with a ticket as a whole. */
 @RestController
-@ResponseStatus(HttpStatus.NO_CONTENT)
 class TicketController {
+    @Schema(name = "PersonClaimed")
     record Claim(@NotNull UUID person, long version) {}
 
     @Schema(name = "PassWanted")
@@ -37,6 +37,7 @@ class TicketController {
             summary = "Answers the call that rings.",
             refuses = {"409 not-ringing", "409 gone", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/answer")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(SignedIn me, @PathVariable UUID ticket) {
         tickets.answer(ticket, me);
     }
@@ -46,6 +47,7 @@ class TicketController {
             summary = "Takes a ticket over from a colleague.",
             refuses = {"409 closed", "409 not-open"})
     @PostMapping("/api/tickets/{ticket}/take")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void take(SignedIn me, @PathVariable UUID ticket) {
         tickets.take(ticket, me);
     }
@@ -53,9 +55,13 @@ class TicketController {
     @ApiCall(
             id = "passTicket",
             summary = "Passes a ticket on to a colleague.",
+            more =
+                    "To a colleague who is at the desk; the id is one that GET /api/analysts "
+                            + "lists.",
             refuses = {"409 held-by-another", "409 closed"},
             example = "{\"to\": \"0199c0de-0000-7000-8000-000000000001\"}")
     @PostMapping("/api/tickets/{ticket}/pass")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void pass(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Pass pass) {
         tickets.pass(ticket, me, pass.to());
     }
@@ -65,6 +71,7 @@ class TicketController {
             summary = "Ends the conversation that is spoken in.",
             refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/hang-up")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void hangUp(SignedIn me, @PathVariable UUID ticket) {
         tickets.hangUp(ticket, me);
     }
@@ -74,6 +81,7 @@ class TicketController {
             summary = "Ends the conversation that is held.",
             refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/hang-up-held")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void hangUpHeld(SignedIn me, @PathVariable UUID ticket) {
         tickets.hangUpHeld(ticket, me);
     }
@@ -83,6 +91,7 @@ class TicketController {
             summary = "Speaks again with the conversation that is held.",
             refuses = {"409 no-call", "409 held-by-another", "409 closed"})
     @PostMapping("/api/tickets/{ticket}/speak")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void speak(SignedIn me, @PathVariable UUID ticket) {
         tickets.speak(ticket, me);
     }
@@ -92,9 +101,13 @@ class TicketController {
             summary =
                     "Names whom the caller says to be. Another name ends what was open for the "
                             + "former.",
+            more =
+                    "It says who the other side says they are, before any proof; what was "
+                            + "proved for somebody else does not count for them.",
             refuses = {"409 held-by-another", "409 closed", "409 changed-meanwhile"},
             example = "{\"person\": \"0199c0de-0000-7000-8000-000000000001\", \"version\": 1}")
     @PostMapping("/api/tickets/{ticket}/claim")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
     void claim(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Claim claim) {
         tickets.claim(ticket, me, claim.person(), claim.version());
     }
