@@ -12,6 +12,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 
 import java.util.List;
+import java.util.function.Consumer;
 
 /** An analyst before a browser. */
 final class Analyst implements AutoCloseable {
@@ -28,12 +29,19 @@ final class Analyst implements AutoCloseable {
 
     /** Signs in by clicking, as the sign-in page of the demo offers it. */
     static Analyst signIn(World world, String login, ColorScheme scheme) {
+        return signIn(world, login, scheme, browser -> {});
+    }
+
+    /** With a browser that is prepared first. */
+    static Analyst signIn(
+            World world, String login, ColorScheme scheme, Consumer<BrowserContext> prepared) {
         BrowserContext context =
                 world.browser()
                         .newContext(
                                 new Browser.NewContextOptions()
                                         .setViewportSize(1280, 800)
                                         .setColorScheme(scheme));
+        prepared.accept(context);
         Page page = context.newPage();
         page.setDefaultTimeout(15_000);
         Watched watched = world.watch(login, page);
