@@ -21,6 +21,7 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /** The real application on the real ground, started once for all tests of this module. */
@@ -28,6 +29,7 @@ public final class App implements AutoCloseable {
     private final Ground ground;
     private final ConfigurableApplicationContext context;
     private final People people;
+    private final TestClock clock = new TestClock();
 
     private App() {
         ground = Ground.start("server");
@@ -39,9 +41,11 @@ public final class App implements AutoCloseable {
         } catch (java.sql.SQLException e) {
             throw new IllegalStateException(e);
         }
+        SpringApplication application = new SpringApplication(Earnest.class);
+        application.addInitializers(
+                starting -> starting.getBeanFactory().registerSingleton("clockOfTests", clock));
         context =
-                SpringApplication.run(
-                        Earnest.class,
+                application.run(
                         "--spring.config.additional-location=file:"
                                 + ground.home().resolve("server.properties"),
                         // So that tests can come from many places.
@@ -88,6 +92,24 @@ public final class App implements AutoCloseable {
 
     public DirectoryOfTests directory() {
         return new DirectoryOfTests(ground);
+    }
+
+    /** A time to come; it ends with the block. Whoever acts in it has to sign in again. */
+    public interface Later extends AutoCloseable {
+        @Override
+        void close();
+    }
+
+    /** Puts the application's clock forward. What was counted as a try meanwhile is forgotten. */
+    public Later later(Duration by) {
+        clock.ahead(by);
+        return () -> {
+            clock.ahead(Duration.ZERO);
+            database()
+                    .sql("delete from guess_limit where since > utc_timestamp(6) or next_turn > :t")
+                    .param("t", Instant.now().plusSeconds(60))
+                    .update();
+        };
     }
 
     /** Somebody whom no other test was given. */

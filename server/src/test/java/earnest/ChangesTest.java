@@ -16,8 +16,8 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
+import java.time.Duration;
 import java.util.Map;
-import java.util.UUID;
 
 /** Changes to accounts of a real directory, and why some cannot be made. */
 @ExtendWith(App.Running.class)
@@ -239,20 +239,16 @@ class ChangesTest {
                     .contains("does not answer");
             // The server that takes writes has it, so the handover may begin.
             assertThat(tove.readAloud(ticket)).hasSize(12);
-            app.database()
-                    .sql(
-                            "update account_change set settled_at = settled_at - interval 11 minute"
-                                    + " where ticket_id = :t")
-                    .param("t", UUID.fromString(ticket))
-                    .update();
-            Eventually.waitFor(
-                    "the replica to be called behind",
-                    () ->
-                            tove.last(ticket)
-                                    .orElseThrow()
-                                    .get("servers")
-                                    .toString()
-                                    .contains("behind"));
+            try (App.Later _ = app.later(Duration.ofMinutes(11))) {
+                Eventually.waitFor(
+                        "the replica to be called behind",
+                        () ->
+                                tove.last(ticket)
+                                        .orElseThrow()
+                                        .get("servers")
+                                        .toString()
+                                        .contains("behind"));
+            }
         } finally {
             app.ground().again();
         }
@@ -266,11 +262,9 @@ class ChangesTest {
         tove.settled(ticket);
         String password = tove.readAloud(ticket);
         directory.changeOwn(account, password, "a sentence of my own 6");
-        app.database()
-                .sql("update handover set expires_at = utc_timestamp(6) where ticket_id = :t")
-                .param("t", UUID.fromString(ticket))
-                .update();
-        Eventually.waitFor("the sign-in to be seen", () -> app.recorded(ticket, "person-in"));
+        try (App.Later _ = app.later(Duration.ofMinutes(61))) {
+            Eventually.waitFor("the sign-in to be seen", () -> app.recorded(ticket, "person-in"));
+        }
         assertThat(directory.readOwnEntry(account, "a sentence of my own 6"))
                 .isEqualTo(ResultCode.SUCCESS);
     }

@@ -16,6 +16,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -146,9 +147,10 @@ class HandoverTest {
     @Test
     void unusedItRunsOutAndNobodyKnowsTheNext() {
         String password = tove.readAloud(ticket);
-        expire();
-        Eventually.waitFor(
-                "it to run out", () -> handover().get("state").asString().equals("expired"));
+        try (App.Later _ = app.later(Duration.ofMinutes(61))) {
+            Eventually.waitFor("it to run out", () -> app.recorded(ticket, "handover-expired"));
+        }
+        assertThat(handover().get("state").asString()).isEqualTo("expired");
         assertThat(app.directory().bind(account, password))
                 .isEqualTo(ResultCode.INVALID_CREDENTIALS);
         assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
@@ -158,22 +160,12 @@ class HandoverTest {
                 () -> outside.texts(account).stream().anyMatch(t -> t.contains("ran out unused")));
     }
 
-    private void expire() {
-        app.database()
-                .sql("update handover set expires_at = utc_timestamp(6) where ticket_id = :t")
-                .param("t", UUID.fromString(ticket))
-                .update();
-    }
-
     @Test
     void theDeskIsRemindedAfterTenMinutes() {
-        app.database()
-                .sql(
-                        "update handover set made_at = made_at - interval 11 minute where ticket_id"
-                                + " = :t")
-                .param("t", UUID.fromString(ticket))
-                .update();
-        Eventually.waitFor("the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));
+        try (App.Later _ = app.later(Duration.ofMinutes(11))) {
+            Eventually.waitFor(
+                    "the reminder", () -> tove.page(ticket).get("ticket").has("reminder"));
+        }
         assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
                 .contains("has not chosen their own password yet");
     }

@@ -11,6 +11,7 @@ import earnest.testkit.Http;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -132,15 +133,21 @@ class SignInTest {
 
     @Test
     void anIdleSessionAndAnOldOneAreOver(App app) {
-        for (String column : new String[] {"last_seen_at", "started_at"}) {
-            Desk jonas = app.desk("jonas.lie");
-            app.database()
-                    .sql(
-                            "update sign_in_session set "
-                                    + column
-                                    + " = '2020-01-01' where ended_at is null")
-                    .update();
-            assertThat(jonas.api().get("/api/desk").problem()).as(column).isEqualTo("signed-out");
+        Desk idle = app.desk("jonas.lie");
+        try (App.Later _ = app.later(Duration.ofMinutes(29))) {
+            idle.api().get("/api/desk").ok();
+        }
+        try (App.Later _ = app.later(Duration.ofMinutes(59))) {
+            assertThat(idle.api().get("/api/desk").problem()).isEqualTo("signed-out");
+        }
+        Desk busy = app.desk("jonas.lie");
+        for (int minutes = 0; minutes < 12 * 60; minutes += 25) {
+            try (App.Later _ = app.later(Duration.ofMinutes(minutes))) {
+                busy.api().get("/api/desk").ok();
+            }
+        }
+        try (App.Later _ = app.later(Duration.ofHours(12))) {
+            assertThat(busy.api().get("/api/desk").problem()).isEqualTo("signed-out");
         }
     }
 

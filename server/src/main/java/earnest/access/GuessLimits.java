@@ -61,7 +61,10 @@ public class GuessLimits {
     /** What stands in a bucket now. */
     private record Level(int tries, Instant since, @Nullable Instant nextTurn) {
         Level leaked(Limit limit, Instant now) {
-            long gone = Math.max(0, Duration.between(since, now).dividedBy(limit.leak()));
+            if (since.isAfter(now)) { // written by a node whose clock was wrong
+                return new Level(tries, now, nextTurn);
+            }
+            long gone = Duration.between(since, now).dividedBy(limit.leak());
             return gone >= tries
                     ? new Level(0, now, nextTurn)
                     : new Level(

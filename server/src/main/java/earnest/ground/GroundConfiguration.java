@@ -3,6 +3,7 @@ package earnest.ground;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.context.annotation.Fallback;
 import org.springframework.orm.jpa.vendor.HibernateJpaVendorAdapter;
 
 import java.security.SecureRandom;
@@ -11,8 +12,12 @@ import java.time.Duration;
 
 @Configuration(proxyBeanMethods = false)
 class GroundConfiguration {
-    /** Microseconds, which is what the database keeps: what is compared is what is stored. */
+    /**
+     * Microseconds, which is what the database keeps: what is compared is what is stored. Whoever
+     * needs another clock brings it.
+     */
     @Bean
+    @Fallback
     Clock clock() {
         return Clock.tick(Clock.systemUTC(), Duration.ofNanos(1_000));
     }

@@ -9,7 +9,6 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
 import org.springframework.stereotype.Component;
 
-import java.time.Clock;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -31,9 +30,8 @@ public class JobQueue {
     private final SchedulerClient table;
     private final ObjectProvider<Scheduler> scheduler;
     private final Writes writes;
-    private final Clock clock;
 
-    JobQueue(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes, Clock clock) {
+    JobQueue(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes) {
         DataSource inTransactions = new TransactionAwareDataSourceProxy(database);
         this.table =
                 SchedulerClient.Builder.create(inTransactions)
@@ -41,18 +39,16 @@ public class JobQueue {
                         .build();
         this.scheduler = scheduler;
         this.writes = writes;
-        this.clock = clock;
     }
 
-    /** Calls for work as soon as the present transaction is committed. */
+    /**
+     * Calls for work as soon as the present transaction is committed; called for already, it stays
+     * as it was.
+     */
     public void soon(Kind kind, UUID about) {
-        at(kind, about, clock.instant());
-        Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());
-    }
-
-    /** Calls for work at a time; called for already, it stays as it was. */
-    public void at(Kind kind, UUID about, Instant when) {
         TaskInstance<Void> task = new TaskInstance<>(kind.name(), about.toString());
-        writes.run(() -> table.scheduleIfNotExists(task, when));
+        Instant now = SchedulerConfiguration.now();
+        writes.run(() -> table.scheduleIfNotExists(task, now));
+        Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());
     }
 }

@@ -1,6 +1,7 @@
 package earnest.ground;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
+import com.github.kagkarlsson.scheduler.SystemClock;
 import com.github.kagkarlsson.scheduler.task.CompletionHandler;
 import com.github.kagkarlsson.scheduler.task.ExecutionComplete;
 import com.github.kagkarlsson.scheduler.task.ExecutionOperations;
@@ -19,8 +20,8 @@ import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.context.event.EventListener;
 
-import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +35,7 @@ import java.util.concurrent.Semaphore;
 @Configuration(proxyBeanMethods = false)
 class SchedulerConfiguration {
     private static final Logger LOG = LoggerFactory.getLogger(SchedulerConfiguration.class);
+    private static final SystemClock OWN = new SystemClock();
     private static final Duration HEARTBEAT = Duration.ofSeconds(1);
     private static final int MISSED_HEARTBEATS = 4;
     private static final int CONNECTIONS = 8;
@@ -54,11 +56,15 @@ class SchedulerConfiguration {
         return new HikariDataSource(config);
     }
 
+    /** By the scheduler's own clock, against which it looks at what is due. */
+    static Instant now() {
+        return OWN.now();
+    }
+
     @Bean(destroyMethod = "stop")
-    Scheduler scheduler(
-            HikariDataSource database, List<Worker> workers, List<Routine> routines, Clock clock) {
+    Scheduler scheduler(HikariDataSource database, List<Worker> workers, List<Routine> routines) {
         List<Task<?>> tasks = new ArrayList<>();
-        workers.forEach(worker -> tasks.add(task(worker, clock)));
+        workers.forEach(worker -> tasks.add(task(worker)));
         // Room for all of each kind and every routine, so that no kind waits for another.
         int threads = workers.stream().mapToInt(Worker::atOnce).sum() + routines.size();
         List<RecurringTask<Void>> recurring =
@@ -75,7 +81,7 @@ class SchedulerConfiguration {
                 .build();
     }
 
-    private static Task<Void> task(Worker worker, Clock clock) {
+    private static Task<Void> task(Worker worker) {
         Semaphore room = new Semaphore(worker.atOnce());
         return Tasks.custom(worker.kind().name(), Void.class)
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(AFTER_FAILURE))
@@ -83,10 +89,10 @@ class SchedulerConfiguration {
                 .execute(
                         (instance, context) -> {
                             if (!room.tryAcquire()) {
-                                return completion(Optional.of(NO_ROOM), clock);
+                                return completion(Optional.of(NO_ROOM));
                             }
                             try {
-                                return completion(again(worker, instance.getId()), clock);
+                                return completion(again(worker, instance.getId()));
                             } finally {
                                 room.release();
                             }
@@ -106,17 +112,16 @@ class SchedulerConfiguration {
         }
     }
 
-    private static CompletionHandler<Void> completion(Optional<Duration> again, Clock clock) {
-        return (complete, operations) -> finish(complete, operations, again, clock);
+    private static CompletionHandler<Void> completion(Optional<Duration> again) {
+        return (complete, operations) -> finish(complete, operations, again);
     }
 
     private static void finish(
             ExecutionComplete complete,
             ExecutionOperations<Void> operations,
-            Optional<Duration> again,
-            Clock clock) {
+            Optional<Duration> again) {
         if (again.isPresent()) {
-            operations.reschedule(complete, clock.instant().plus(again.get()));
+            operations.reschedule(complete, now().plus(again.get()));
         } else {
             operations.stop();
         }

@@ -17,6 +17,7 @@ import org.springframework.stereotype.Component;
 
 import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -66,13 +67,16 @@ class SourceSync {
     private record Copied(
             @Nullable Instant wholeAt, @Nullable Instant changesAt, @Nullable String since) {
         boolean wholeIsDue(SourceRow source, Instant now) {
-            return wholeAt == null
-                    || since == null
-                    || wholeAt.plus(source.wholeEvery()).isBefore(now);
+            return since == null || isDue(wholeAt, source.wholeEvery(), now);
         }
 
         boolean changesAreDue(SourceRow source, Instant now) {
-            return changesAt == null || !changesAt.plus(source.changesEvery()).isAfter(now);
+            return isDue(changesAt, source.changesEvery(), now);
+        }
+
+        /** What lies ahead was written by a node whose clock was wrong. */
+        private static boolean isDue(@Nullable Instant last, Duration every, Instant now) {
+            return last == null || last.isAfter(now) || !last.plus(every).isAfter(now);
         }
     }
 
