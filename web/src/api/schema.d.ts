@@ -983,7 +983,7 @@ export interface components {
         ChangeOnServer: {
             server: string;
             /** @enum {string} */
-            state: "waiting" | "has-it" | "behind";
+            state: "waiting" | "has it" | "behind";
         };
         ChangeOnTicket: {
             action: string;
@@ -1858,8 +1858,8 @@ export interface operations {
                      * @example {
                      *       "on": true,
                      *       "play": {
-                     *         "password": "harbour-02fc0bac",
-                     *         "pocket": "http://127.0.0.1:20881/pockets/iokafor",
+                     *         "password": "harbour-1c0ffee",
+                     *         "pocket": "http://127.0.0.1:8081/pockets/iokafor",
                      *         "signIns": [
                      *           {
                      *             "login": "tove.rask",
@@ -1870,7 +1870,7 @@ export interface operations {
                      *             "who": "a second analyst"
                      *           }
                      *         ],
-                     *         "switchboard": "http://127.0.0.1:20881/switchboard"
+                     *         "switchboard": "http://127.0.0.1:8081/switchboard"
                      *       },
                      *       "ready": true
                      *     }
@@ -5914,11 +5914,11 @@ export interface operations {
                      *           "servers": [
                      *             {
                      *               "server": "provider",
-                     *               "state": "has-it"
+                     *               "state": "has it"
                      *             },
                      *             {
                      *               "server": "replica",
-                     *               "state": "has-it"
+                     *               "state": "has it"
                      *             }
                      *           ],
                      *           "state": "TOOK_EFFECT",

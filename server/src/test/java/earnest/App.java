@@ -102,6 +102,18 @@ public final class App implements AutoCloseable {
 
     /** Puts the application's clock forward. What was counted as a try meanwhile is forgotten. */
     public Later later(Duration by) {
+        Eventually.waitFor(
+                "what was copied in a former time to come to be copied anew",
+                () ->
+                        database()
+                                        .sql(
+                                                "select count(*) from people_copy where"
+                                                        + " greatest(coalesce(whole_at, 0),"
+                                                        + " coalesce(changes_at, 0)) > :now")
+                                        .param("now", Instant.now().plusSeconds(5))
+                                        .query(Long.class)
+                                        .single()
+                                == 0);
         clock.ahead(by);
         return () -> {
             clock.ahead(Duration.ZERO);

@@ -232,7 +232,7 @@ class ChangesTest {
                                     .orElseThrow()
                                     .get("servers")
                                     .toString()
-                                    .contains("has-it"));
+                                    .contains("has it"));
             JsonNode servers = tove.last(ticket).orElseThrow().get("servers");
             assertThat(servers.toString()).contains("\"server\":\"replica\",\"state\":\"waiting\"");
             assertThat(tove.accounts(ticket).get("systems").get(0).get("servers").toString())

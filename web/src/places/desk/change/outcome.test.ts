@@ -16,10 +16,10 @@ const done = (state: Done["state"], servers: string[] = [], reason?: string): Do
 
 describe("a change in words", () => {
   it("says on how many servers it is", () => {
-    expect(outcome(done("TOOK_EFFECT", ["has-it", "waiting"])).words).toBe("on 1 of 2 servers");
+    expect(outcome(done("TOOK_EFFECT", ["has it", "waiting"])).words).toBe("on 1 of 2 servers");
   });
   it("names a server that is behind", () => {
-    expect(outcome(done("TOOK_EFFECT", ["has-it", "behind"])).words).toBe(
+    expect(outcome(done("TOOK_EFFECT", ["has it", "behind"])).words).toBe(
       "on 1 of 2 servers, server 2 behind",
     );
   });

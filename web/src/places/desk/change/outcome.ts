@@ -26,7 +26,7 @@ export function outcome(done: Done): {
 }
 
 function onServers(done: Done): string {
-  const has = done.servers.filter((s) => s.state === "has-it").length;
+  const has = done.servers.filter((s) => s.state === "has it").length;
   const behind = done.servers.filter((s) => s.state === "behind").map((s) => s.server);
   const count = `on ${has} of ${done.servers.length} servers`;
   return behind.length > 0 ? `${count}, ${behind.join(", ")} behind` : count;

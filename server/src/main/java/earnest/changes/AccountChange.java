@@ -52,7 +52,8 @@ class AccountChange {
     /** Of an expiry: the change whose password it takes out of force. */
     @Nullable UUID aboutId;
 
-    /** Of a temporary password. */
+    /** Of a temporary password. The column keeps its name while a version before this one runs. */
+    @Column(name = "way")
     @Nullable PasswordStyle style;
 
     Instant intendedAt;

@@ -15,8 +15,7 @@ import java.util.UUID;
  */
 @Component
 class ChangeExecutor implements Worker {
-    static final JobQueue.Kind KIND = new JobQueue.Kind("carry-out-change");
-    private static final int AT_ONCE = 8;
+    static final JobQueue.Kind KIND = new JobQueue.Kind("carry-out-change", "change", 8);
     private static final Duration CONFIRM_EVERY = Duration.ofMillis(300);
 
     private final ChangeRepository changes;
@@ -35,11 +34,6 @@ class ChangeExecutor implements Worker {
     @Override
     public JobQueue.Kind kind() {
         return KIND;
-    }
-
-    @Override
-    public int atOnce() {
-        return AT_ONCE;
     }
 
     @Override

@@ -126,10 +126,21 @@ public interface Changes {
 
     /** How far a change is on one server. */
     enum Arrival implements Worded {
-        WAITING,
-        HAS_IT,
+        WAITING("waiting"),
+        HAS_IT("has it"),
         /** Ten minutes after the change took effect it was not seen here. */
-        BEHIND;
+        BEHIND("behind");
+
+        private final String word;
+
+        Arrival(String word) {
+            this.word = word;
+        }
+
+        @Override
+        public String word() {
+            return word;
+        }
 
         /** As the database keeps it. */
         @Converter(autoApply = true)

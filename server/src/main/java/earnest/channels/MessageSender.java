@@ -31,8 +31,7 @@ import java.util.stream.Collectors;
  */
 @Service
 class MessageSender implements Messages, Worker {
-    static final JobQueue.Kind KIND = new JobQueue.Kind("send-text");
-    private static final int AT_ONCE = 4;
+    static final JobQueue.Kind KIND = new JobQueue.Kind("send-text", "message", 4);
     private static final Duration GIVE_UP = Duration.ofMinutes(8);
     private static final Duration LOOK_FOR_ARRIVAL = Duration.ofMinutes(3);
     private static final Duration AGAIN = Duration.ofSeconds(3);
@@ -122,11 +121,6 @@ class MessageSender implements Messages, Worker {
     @Override
     public JobQueue.Kind kind() {
         return KIND;
-    }
-
-    @Override
-    public int atOnce() {
-        return AT_ONCE;
     }
 
     @Override

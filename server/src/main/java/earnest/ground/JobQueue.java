@@ -24,8 +24,20 @@ public class JobQueue {
      * One kind of work, told by the id of what it is about.
      *
      * @param name stable, since it is stored
+     * @param owner whose id it is told, such as {@code change}; stored with the id
+     * @param atOnce how many are done at once on a node: what waits outside holds up no other kind
      */
-    public record Kind(String name) {}
+    public record Kind(String name, String owner, int atOnce) {
+        /** By which the row of one job is known. */
+        String job(UUID about) {
+            return owner + " " + about;
+        }
+
+        /** What a job is about. */
+        static UUID about(String job) {
+            return UUID.fromString(job.substring(job.indexOf(' ') + 1));
+        }
+    }
 
     private final SchedulerClient table;
     private final ObjectProvider<Scheduler> scheduler;
@@ -46,7 +58,7 @@ public class JobQueue {
      * as it was.
      */
     public void soon(Kind kind, UUID about) {
-        TaskInstance<Void> task = new TaskInstance<>(kind.name(), about.toString());
+        TaskInstance<Void> task = new TaskInstance<>(kind.name(), kind.job(about));
         Instant now = SchedulerConfiguration.now();
         writes.run(() -> table.scheduleIfNotExists(task, now));
         Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());

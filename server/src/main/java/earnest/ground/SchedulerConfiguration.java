@@ -25,7 +25,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.Semaphore;
 
 /**
@@ -66,7 +65,8 @@ class SchedulerConfiguration {
         List<Task<?>> tasks = new ArrayList<>();
         workers.forEach(worker -> tasks.add(task(worker)));
         // Room for all of each kind and every routine, so that no kind waits for another.
-        int threads = workers.stream().mapToInt(Worker::atOnce).sum() + routines.size();
+        int threads =
+                workers.stream().mapToInt(worker -> worker.kind().atOnce()).sum() + routines.size();
         List<RecurringTask<Void>> recurring =
                 routines.stream().map(SchedulerConfiguration::task).toList();
         return Scheduler.create(connections(database), tasks)
@@ -82,7 +82,7 @@ class SchedulerConfiguration {
     }
 
     private static Task<Void> task(Worker worker) {
-        Semaphore room = new Semaphore(worker.atOnce());
+        Semaphore room = new Semaphore(worker.kind().atOnce());
         return Tasks.custom(worker.kind().name(), Void.class)
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(AFTER_FAILURE))
                 .onDeadExecutionRevive()
@@ -99,14 +99,14 @@ class SchedulerConfiguration {
                         });
     }
 
-    private static Optional<Duration> again(Worker worker, String about) {
+    private static Optional<Duration> again(Worker worker, String job) {
         try {
-            return worker.work(UUID.fromString(about));
+            return worker.work(JobQueue.Kind.about(job));
         } catch (RuntimeException trouble) {
             LOG.warn(
                     "{} {} will be tried again: {}",
                     worker.kind().name(),
-                    about,
+                    job,
                     Incident.describe(trouble));
             return Optional.of(AFTER_FAILURE);
         }

@@ -9,11 +9,6 @@ public interface Worker {
     JobQueue.Kind kind();
 
     /**
-     * How many of this kind are done at once on a node: what waits outside holds up no other kind.
-     */
-    int atOnce();
-
-    /**
      * Does the work about one thing, or goes on with it after a crash: it must look at what is
      * stored before it does anything. An exception means: again, a little later.
      *

@@ -4,6 +4,7 @@ import earnest.core.assurance.Route;
 import earnest.systems.PasswordStyle;
 
 import jakarta.persistence.AttributeConverter;
+import jakarta.persistence.Column;
 import jakarta.persistence.Converter;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
@@ -23,6 +24,9 @@ class Handover {
     UUID personId;
     UUID wrappedId;
     Route route;
+
+    /** The column keeps its name while a version before this one runs. */
+    @Column(name = "way")
     PasswordStyle style;
 
     @Nullable UUID contactId;

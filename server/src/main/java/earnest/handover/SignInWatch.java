@@ -27,8 +27,7 @@ import java.util.UUID;
  */
 @Component
 class SignInWatch implements Worker {
-    static final JobQueue.Kind KIND = new JobQueue.Kind("watch-sign-in");
-    private static final int AT_ONCE = 3;
+    static final JobQueue.Kind KIND = new JobQueue.Kind("watch-sign-in", "handover", 3);
     private static final Duration AT_FIRST = Duration.ofMillis(1_500);
     private static final Duration LATER = Duration.ofSeconds(10);
 
@@ -63,11 +62,6 @@ class SignInWatch implements Worker {
     @Override
     public JobQueue.Kind kind() {
         return KIND;
-    }
-
-    @Override
-    public int atOnce() {
-        return AT_ONCE;
     }
 
     @Override

@@ -22,7 +22,7 @@ import java.util.UUID;
  */
 @Component
 public class Erasures implements Worker {
-    static final JobQueue.Kind KIND = new JobQueue.Kind("erase-personal");
+    static final JobQueue.Kind KIND = new JobQueue.Kind("erase-personal", "erasure", 1);
     private static final Duration AGAIN = Duration.ofSeconds(5);
 
     private final JdbcClient client;
@@ -38,11 +38,6 @@ public class Erasures implements Worker {
     @Override
     public JobQueue.Kind kind() {
         return KIND;
-    }
-
-    @Override
-    public int atOnce() {
-        return 1;
     }
 
     /** What two agreed on is done as soon as the asking has its number; the database sees to it. */

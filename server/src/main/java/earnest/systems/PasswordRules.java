@@ -23,12 +23,14 @@ record PasswordRules(Policy policy, Set<PasswordStyle> styles) {
      * @throws BadField naming the field that is wrong
      */
     static PasswordRules read(Fields fields) {
-        List<PasswordStyle> styles = fields.list("styles", PasswordRules::style);
+        // Rows of a version before this one say ways.
+        String named = fields.has("ways") ? "ways" : "styles";
+        List<PasswordStyle> styles = fields.list(named, PasswordRules::style);
         Policy policy =
                 fields.has("policy") ? PolicyFile.read(fields.object("policy")) : Policy.DEFAULT;
         fields.noOthers();
         if (styles.isEmpty()) {
-            throw new BadField(fields.name("styles"), "must name at least one");
+            throw new BadField(fields.name(named), "must name at least one");
         }
         return new PasswordRules(policy, EnumSet.copyOf(styles));
     }

@@ -213,7 +213,7 @@ public final class Desk {
 
     private static boolean everywhere(JsonNode change) {
         return StreamSupport.stream(change.get("servers").spliterator(), false)
-                .allMatch(s -> s.get("state").asString().equals("has-it"));
+                .allMatch(s -> s.get("state").asString().equals("has it"));
     }
 
     /** Reads the password aloud to the end. */

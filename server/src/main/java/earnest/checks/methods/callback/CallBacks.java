@@ -22,8 +22,7 @@ import java.util.UUID;
 /** Places calls back to numbers on record, and follows them. The check's id is the call's. */
 @Component
 class CallBacks implements Worker {
-    static final JobQueue.Kind KIND = new JobQueue.Kind("call-back");
-    private static final int AT_ONCE = 3;
+    static final JobQueue.Kind KIND = new JobQueue.Kind("call-back", "check", 3);
     private static final Duration GIVE_UP = Duration.ofSeconds(20);
     private static final Duration AGAIN = Duration.ofSeconds(2);
 
@@ -49,11 +48,6 @@ class CallBacks implements Worker {
     @Override
     public JobQueue.Kind kind() {
         return KIND;
-    }
-
-    @Override
-    public int atOnce() {
-        return AT_ONCE;
     }
 
     @Override
