@@ -34,8 +34,4 @@ public final class Permit {
                             + " came in since. Look at the page again.");
         }
     }
-
-    public long version() {
-        return version;
-    }
 }
