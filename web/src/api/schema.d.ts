@@ -741,7 +741,7 @@ export interface paths {
         put?: never;
         /**
          * Shows the new password in the parts that are read aloud. It goes on the record that it was looked at.
-         * @description Only to the holder of the ticket, while the line on which the person was proved is there and speaks. What was said back is not among it any more. The answer must not be kept by anything between.
+         * @description Only to the holder of the ticket, while somebody is on the line on which the person was proved, and hears them. What was said back is not among it any more. The answer must not be kept by anything between.
          */
         post: operations["showPassword"];
         delete?: never;
@@ -1745,7 +1745,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2198,7 +2198,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2606,7 +2606,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -2749,7 +2749,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -3360,7 +3360,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             201: {
                 headers: {
                     [name: string]: unknown;
@@ -3512,7 +3512,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -4052,7 +4052,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             202: {
                 headers: {
                     [name: string]: unknown;
@@ -4621,7 +4621,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -4835,7 +4835,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -5754,7 +5754,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -6400,7 +6400,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -6920,7 +6920,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7238,7 +7238,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7408,7 +7408,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7578,7 +7578,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -7747,7 +7747,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8049,7 +8049,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8175,7 +8175,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8310,7 +8310,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -8805,7 +8805,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -9121,7 +9121,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -9397,7 +9397,7 @@ export interface operations {
         };
         requestBody?: never;
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;
@@ -9528,7 +9528,7 @@ export interface operations {
             };
         };
         responses: {
-            /** @description It is so. */
+            /** @description Done. */
             204: {
                 headers: {
                     [name: string]: unknown;

@@ -29,7 +29,7 @@ class ApiAnswers {
                         .map(Map.Entry::getValue)
                         .findFirst()
                         .orElseThrow();
-        answer.description("It is so.");
+        answer.description("Done.");
         if (call.files().length > 0) {
             Content files = new Content();
             for (String type : call.files()) {

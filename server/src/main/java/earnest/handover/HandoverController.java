@@ -78,9 +78,9 @@ class HandoverController {
                     "Shows the new password in the parts that are read aloud. It goes on the "
                             + "record that it was looked at.",
             more =
-                    "Only to the holder of the ticket, while the line on which the person was"
-                            + " proved is there and speaks. What was said back is not among it any"
-                            + " more. The answer must not be kept by anything between.",
+                    "Only to the holder of the ticket, while somebody is on the line on which the"
+                            + " person was proved, and hears them. What was said back is not among"
+                            + " it any more. The answer must not be kept by anything between.",
             refuses = {
                 "403 not-sure-enough",
                 "403 route-not-allowed",
