@@ -20,6 +20,9 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -127,6 +130,16 @@ public final class App implements AutoCloseable {
     /** Somebody whom no other test was given. */
     public String somebody() {
         return people.next();
+    }
+
+    /** What the demo's world knows of somebody. */
+    public JsonNode knows(String account) {
+        for (JsonNode person : JsonMapper.shared().readTree(ground.read("world/people.json"))) {
+            if (person.get("account").asString().equals(account)) {
+                return person;
+            }
+        }
+        throw new IllegalArgumentException("nobody has the account " + account);
     }
 
     /** Tells what happened, as a folder of a channel would: in a transaction. */

@@ -207,15 +207,13 @@ class SealTest {
         SealKey key = key(elif);
         try (Connection root = root(app);
                 Statement database = root.createStatement()) {
-            String whose =
-                    " where entry_id = (select id from entry where leaf like '%people-copied%'"
-                            + " order by id desc limit 1)";
             database.execute(
-                    "create table earnest.kept_entry as select * from earnest.entry where leaf like"
-                            + " '%people-copied%' order by id desc limit 1");
+                    "create table earnest.kept_number as select n.* from earnest.entry_number n"
+                            + " join earnest.entry e on e.id = n.entry_id where e.leaf like"
+                            + " '%people-copied%' order by n.number desc limit 1");
             database.execute(
-                    "create table earnest.kept_number as select * from earnest.entry_number"
-                            + whose.replace("from entry", "from earnest.entry"));
+                    "create table earnest.kept_entry as select e.* from earnest.entry e join"
+                            + " earnest.kept_number k on k.entry_id = e.id");
             try {
                 database.execute(
                         "update earnest.entry set leaf = replace(leaf, 'people-copied',"

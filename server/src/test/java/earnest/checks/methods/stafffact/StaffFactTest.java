@@ -1,0 +1,66 @@
+package earnest.checks.methods.stafffact;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.App;
+import earnest.testkit.Desk;
+import earnest.testkit.Outside;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+
+import java.util.Map;
+
+/** What is asked of a person: compared as it is heard, and worth little. */
+@ExtendWith(App.Running.class)
+class StaffFactTest {
+    private App app;
+    private Desk tove;
+    private Outside outside;
+
+    @BeforeEach
+    void desk(App app) {
+        this.app = app;
+        tove = app.desk("tove.rask");
+        outside = app.outside();
+    }
+
+    @Test
+    void factsAreComparedAsHeardAndCountThreeAtMost() {
+        String account = app.somebody();
+        outside.ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        Map<String, String> knows = facts(account);
+        for (int i = 0; i < knows.size(); i++) {
+            String check = tove.begin(ticket, "staff-fact");
+            String asked = tove.page(ticket).get("proof").get("open").get("label").asString();
+            assertThat(tove.type(ticket, check, knows.get(asked)).ok().get("outcome").asString())
+                    .as(asked)
+                    .isEqualTo("passed");
+        }
+        assertThat(tove.standing(ticket)).isEqualTo(3);
+        assertThat(tove.offer(ticket, "staff-fact")).isEmpty();
+    }
+
+    private Map<String, String> facts(String account) {
+        JsonNode person = app.knows(account);
+        String manager = app.knows(person.get("manager").asString()).get("family").asString();
+        String[] joined = person.get("joined").asString().split("-");
+        return Map.of(
+                "Ask for the staff number",
+                " " + person.get("staffNumber").asString() + " ",
+                "Ask for the manager's name",
+                manager.toUpperCase(java.util.Locale.ROOT),
+                "Ask for month and year of joining",
+                java.time.Month.of(Integer.parseInt(joined[1])) + " " + joined[0],
+                "Ask for the locker number",
+                person.get("locker")
+                        .asString()
+                        .toLowerCase(java.util.Locale.ROOT)
+                        .replace("", " "));
+    }
+}
