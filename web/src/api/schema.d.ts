@@ -3744,6 +3744,23 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description internal */
             500: {
                 headers: {

@@ -7,6 +7,7 @@ import earnest.core.record.Commitment;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 
 import org.junit.jupiter.api.Test;
@@ -158,5 +159,13 @@ class RecordTest {
                 .sql("select count(*) from entry where kind = 'record-read'")
                 .query(Long.class)
                 .single();
+    }
+
+    /** It would else be answered with everything. */
+    @Test
+    void aQuestionThatIsMistypedIsNotAnswered(App app) {
+        Answer answer = app.desk("elif.hartono").api().get("/api/record?tickett=1042");
+        assertThat(answer.problem()).isEqualTo("invalid");
+        assertThat(answer.text()).contains("ticket").contains("beforeEntry");
     }
 }

@@ -41,7 +41,7 @@ class MadeUpPlaceTest {
             tove.page().reload();
             tove.see("High water at Brackwater");
             tove.page().getByRole(AriaRole.LINK, named("Desk")).click();
-            tove.see("Nothing in hand.");
+            tove.see("In hand");
         }
         try (Analyst maren = Analyst.signIn(world, "maren.holt", ColorScheme.LIGHT, more::before)) {
             maren.page().getByRole(AriaRole.LINK, named("Staff")).waitFor();

@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** All channels that are registered. Thread-safe. */
 @Component
@@ -25,5 +26,10 @@ public class TicketChannels {
      */
     public TicketChannel channel(String id) {
         return channels.getOrDefault(id, new GoneChannel(id));
+    }
+
+    /** From where a conversation comes, as its channel reads the facts of it. */
+    public Optional<TicketChannel.Address> address(String channel, Map<String, String> facts) {
+        return channel(channel).address(facts);
     }
 }

@@ -124,7 +124,7 @@ class Queue {
 
     private String address(Tickets.@Nullable Talk talk, ChannelWords say) {
         return Optional.ofNullable(talk)
-                .flatMap(t -> channels.channel(t.channel()).address(t.facts()))
+                .flatMap(t -> channels.address(t.channel(), t.facts()))
                 .map(address -> address.masked() + ", " + whose(address.value(), say))
                 .orElse(say.noAddress());
     }

@@ -115,6 +115,9 @@ class ApiDescription implements OperationCustomizer {
                 .anyMatch(p -> p.isAnnotationPresent(PathVariable.class))) {
             add(byStatus, "404 unknown");
         }
+        if (call.asked().length > 0) {
+            add(byStatus, "422 invalid");
+        }
         return byStatus;
     }
 

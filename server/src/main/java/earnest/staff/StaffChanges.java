@@ -13,11 +13,8 @@ import earnest.record.TheRecord;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
@@ -66,7 +63,7 @@ class StaffChanges {
             String askedByName,
             Instant askedAt) {}
 
-    private final JdbcClient database;
+    private final StaffChangeRows rows;
     private final StaffRows staff;
     private final SecondPersons seconds;
     private final TheRecord record;
@@ -75,14 +72,14 @@ class StaffChanges {
     private final Ids ids;
 
     StaffChanges(
-            JdbcClient database,
+            StaffChangeRows rows,
             StaffRows staff,
             SecondPersons seconds,
             TheRecord record,
             Writes writes,
             Clock clock,
             Ids ids) {
-        this.database = database;
+        this.rows = rows;
         this.staff = staff;
         this.seconds = seconds;
         this.record = record;
@@ -93,23 +90,7 @@ class StaffChanges {
 
     /** Those that wait, oldest first. */
     List<Asked> waiting() {
-        return database.sql("select * from staff_change where state = 'WAITING' order by asked_at")
-                .query(StaffChanges::asked)
-                .list();
-    }
-
-    private static Asked asked(ResultSet row, int i) throws SQLException {
-        return new Asked(
-                row.getObject("id", UUID.class),
-                Kind.valueOf(row.getString("kind")),
-                row.getObject("analyst_id", UUID.class),
-                row.getString("login"),
-                row.getString("name"),
-                Role.of(row.getString("roles")),
-                row.getString("own_account"),
-                row.getObject("asked_by", UUID.class),
-                row.getString("asked_by_name"),
-                row.getTimestamp("asked_at").toInstant());
+        return rows.waiting();
     }
 
     /**
@@ -142,10 +123,10 @@ class StaffChanges {
             writes.run(
                     () -> {
                         mustFit(asked);
-                        add(asked);
+                        rows.add(asked);
                         record.append(entry(EntryKind.STAFF_ASKED, me, asked));
                         if (staff.stewards() < 2) {
-                            settle(asked.id(), State.AGREED, me);
+                            rows.settle(asked.id(), State.AGREED, me);
                             carryOut(asked, me);
                             record.append(entry(EntryKind.STAFF_ALONE, me, asked));
                         }
@@ -183,26 +164,6 @@ class StaffChanges {
         }
     }
 
-    private void add(Asked asked) {
-        database.sql(
-                        """
-                        insert into staff_change (id, kind, analyst_id, login, name, roles, own_account,
-                          asked_by, asked_by_name, asked_at, state)
-                        values (:id, :kind, :analyst, :login, :name, :roles, :own, :by, :byName, :at, 'WAITING')
-                        """)
-                .param("id", asked.id())
-                .param("kind", asked.kind().name())
-                .param("analyst", asked.analyst())
-                .param("login", asked.login())
-                .param("name", asked.name())
-                .param("roles", words(asked.roles()))
-                .param("own", asked.ownAccount())
-                .param("by", asked.askedBy())
-                .param("byName", asked.askedByName())
-                .param("at", asked.askedAt())
-                .update();
-    }
-
     /**
      * Agrees to a change, or does not.
      *
@@ -214,10 +175,7 @@ class StaffChanges {
             writes.run(
                     () -> {
                         Asked asked =
-                                database.sql("select * from staff_change where id = :id for update")
-                                        .param("id", id)
-                                        .query(StaffChanges::asked)
-                                        .optional()
+                                rows.lock(id)
                                         .orElseThrow(() -> Problem.unknown("change of the staff"));
                         if (agreed && !seconds.mayAgree(me.id(), asked.askedBy())) {
                             throw new Problem(
@@ -226,7 +184,7 @@ class StaffChanges {
                                     "You asked for this yourself, or one of you made the other"
                                             + " lately. Another steward must agree.");
                         }
-                        settle(id, agreed ? State.AGREED : State.REFUSED, me);
+                        rows.settle(id, agreed ? State.AGREED : State.REFUSED, me);
                         if (agreed) {
                             mustFit(asked);
                             carryOut(asked, me);
@@ -239,21 +197,6 @@ class StaffChanges {
                     });
         } catch (DuplicateKeyException taken) {
             throw taken();
-        }
-    }
-
-    private void settle(UUID id, State to, SignedIn me) {
-        int settled =
-                database.sql(
-                                "update staff_change set state = :to, answered_by = :by,"
-                                        + " answered_at = :at where id = :id and state = 'WAITING'")
-                        .param("to", to.name())
-                        .param("by", me.id())
-                        .param("at", clock.instant())
-                        .param("id", id)
-                        .update();
-        if (settled != 1) {
-            throw new Problem(409, "decided", "Somebody decided on this already.");
         }
     }
 

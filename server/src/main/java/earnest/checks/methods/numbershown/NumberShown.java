@@ -29,7 +29,7 @@ class NumberShown implements ProofMethod {
     }
 
     private Optional<String> address(String channel, Map<String, String> facts) {
-        return channels.channel(channel).address(facts).map(TicketChannel.Address::value);
+        return channels.address(channel, facts).map(TicketChannel.Address::value);
     }
 
     @Override
