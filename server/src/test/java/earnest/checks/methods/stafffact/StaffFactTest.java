@@ -63,4 +63,21 @@ class StaffFactTest {
                         .toLowerCase(java.util.Locale.ROOT)
                         .replace("", " "));
     }
+
+    @Test
+    void aFactThatIsDroppedCountsAsFailed() {
+        String account = app.somebody();
+        outside.ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        int before = tove.standing(ticket);
+        String check = tove.begin(ticket, "staff-fact");
+        tove.api().delete("/api/tickets/" + ticket + "/checks/" + check).ok();
+        int after = tove.standing(ticket);
+        assertThat(after).isLessThan(before);
+        tove.begin(ticket, "staff-fact");
+        tove.begin(ticket, "staff-fact");
+        assertThat(tove.standing(ticket)).isLessThan(after);
+        assertThat(app.recorded(ticket, "check-failed")).isTrue();
+    }
 }
