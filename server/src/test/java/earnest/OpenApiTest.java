@@ -3,6 +3,9 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 
+import earnest.testkit.Answer;
+import earnest.testkit.Http;
+
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
@@ -25,6 +28,7 @@ import java.util.stream.Stream;
 /** The description of the API: the one committed, whole; {@link ApiExamplesTest} sends it. */
 @ExtendWith(App.Running.class)
 class OpenApiTest {
+    private static final String SOMETHING = "0199c0de-0000-7000-8000-000000000001";
     private static final Pattern THROWN =
             Pattern.compile("new Problem\\(\\s*(\\d{3}),\\s*\"([a-z-]+)\"");
 
@@ -95,6 +99,43 @@ class OpenApiTest {
                             }
                         });
         assertThat(names).hasSizeGreaterThan(50);
+    }
+
+    /** {@link ApiExamplesTest} sends them as those who have it. */
+    @Test
+    void everyExampleIsRefusedToWhoHasNotTheRight() {
+        Http auditor = app.desk("elif.hartono").api();
+        Http analyst = app.desk("tove.rask").api();
+        calls().filter(call -> call.operation().has("requestBody"))
+                .forEach(
+                        call -> {
+                            boolean ofTheRecord = call.path().startsWith("/api/record");
+                            Answer answer =
+                                    (isOpen(call) ? fromOutside() : ofTheRecord ? analyst : auditor)
+                                            .send(
+                                                    call.method(),
+                                                    call.path().replaceAll("\\{[a-z]+}", SOMETHING),
+                                                    call.operation()
+                                                            .at(
+                                                                    "/requestBody/content/application~1json/example")
+                                                            .toString());
+                            assertThat(answer.status())
+                                    .as(call.path() + " " + answer.text())
+                                    .isIn(401, 403, 404);
+                            assertThat(problems(call.operation()))
+                                    .as(call.path())
+                                    .contains(answer.status() + " " + answer.problem());
+                        });
+    }
+
+    private static boolean isOpen(Call call) {
+        return Set.of("/api/session", "/api/welcome").contains(call.path());
+    }
+
+    private Http fromOutside() {
+        Http http = app.httpFromElsewhere();
+        http.get("/api/session");
+        return http;
     }
 
     private static void assertAnswersAndQuestionsHaveExamples(String name, JsonNode operation) {
