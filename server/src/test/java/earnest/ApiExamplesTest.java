@@ -47,6 +47,7 @@ class ApiExamplesTest {
 
     @Test
     void everyExampleGetsWhatItIsSaidToGet() {
+        app.needs("ldap", "call", "text", "call-back", "authenticator", "code-by-text");
         atTheDoor();
         String ticket = aCall();
         heldLines();

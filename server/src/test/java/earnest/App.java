@@ -2,6 +2,8 @@ package earnest;
 
 import com.zaxxer.hikari.HikariDataSource;
 
+import earnest.channels.ChannelEvent;
+import earnest.checks.methods.madeup.HarbourWord;
 import earnest.ground.Writes;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
@@ -12,6 +14,7 @@ import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.Steward;
 
+import org.junit.jupiter.api.Assumptions;
 import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
@@ -22,9 +25,13 @@ import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
 
 /** The real application on the real ground, started once for all tests of this module. */
@@ -53,7 +60,7 @@ public final class App implements AutoCloseable {
                                 + ground.home().resolve("server.properties"),
                         // So that tests can come from many places.
                         "--earnest.access.trusted-proxies=127.0.0.1");
-        ground.setUpOrganisation();
+        setUpOrganisation();
         Steward steward = new Steward(ground);
         steward.copyPeople(1, 900);
         steward.mostChangesADay(3);
@@ -67,6 +74,37 @@ public final class App implements AutoCloseable {
                                 .query(Long.class)
                                 .optional()
                                 .filter(many -> many > 1000));
+        // As if a steward had put it in force.
+        database.sql(
+                        "insert into rulebook (version, name, content, in_force_since) select"
+                                + " max(version) + 1, 'with the made-up method',"
+                                + " json_set(content, '$.checks.harbour-word', json_extract(:w,"
+                                + " '$')), utc_timestamp(6) from rulebook where version = (select"
+                                + " max(version) from rulebook)")
+                .param(
+                        "w",
+                        "{\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 5,"
+                                + " \"wait\": 0}")
+                .update();
+    }
+
+    /** As the demo is; in a build without the directory's kind, with its people on cards. */
+    private void setUpOrganisation() {
+        if (!WITHOUT.contains("ldap")) {
+            ground.setUpOrganisation();
+            return;
+        }
+        Http steward = new Steward(ground).api();
+        JsonNode demo = ground.demoOrganisation();
+        steward.put("/api/organisation", demo.get("organisation")).ok();
+        ObjectNode system = (ObjectNode) demo.get("systems").get("directory");
+        system.put("kind", "card-index").remove("credential");
+        system.putObject("settings").put("drawer", "everybody");
+        steward.put("/api/systems/directory", system).ok();
+        ObjectNode people = (ObjectNode) demo.get("peopleSources").get("directory");
+        people.putObject("mapping")
+                .put("file", ground.home().resolve("world/people.json").toString());
+        steward.put("/api/people-sources/directory", people).ok();
     }
 
     public Ground ground() {
@@ -93,7 +131,62 @@ public final class App implements AutoCloseable {
         return new Outside(ground);
     }
 
+    /** Somebody comes to the made-up window and waits. */
+    public void bell() {
+        publish(new ChannelEvent.Began("counter", "visit-" + visits.incrementAndGet(), Map.of()));
+    }
+
+    /** Somebody comes to the made-up window and is asked in; gives the ticket. */
+    public String visitor(Desk desk) {
+        bell();
+        return desk.answer();
+    }
+
+    private final AtomicInteger visits = new AtomicInteger();
+
+    /** The visitor goes away, as if a line broke off. */
+    public void leaves(String ticket) {
+        String reference =
+                database()
+                        .sql(
+                                "select call_id from conversation where ticket_id = :t and channel"
+                                        + " = 'counter'")
+                        .param("t", UUID.fromString(ticket))
+                        .query(String.class)
+                        .single();
+        publish(new ChannelEvent.Ended(reference, true));
+    }
+
+    /** A standing of 22, by the made-up method. */
+    public void word(Desk desk, String ticket, String gate) {
+        String check = desk.take(ticket, "harbour-word." + gate);
+        desk.type(ticket, check, HarbourWord.WORD).ok();
+    }
+
+    /** From coming in to a standing of 44 on two paths. */
+    public String proved(Desk desk, String account) {
+        String ticket = visitor(desk);
+        desk.claim(ticket, account).ok();
+        word(desk, ticket, "north");
+        word(desk, ticket, "south");
+        return ticket;
+    }
+
+    /**
+     * The test is about these parts as well as about what it says. In a build from which one was
+     * taken, and which is tested with {@code -Dearnest.without=} and its name, it is left out.
+     */
+    public void needs(String... parts) {
+        for (String part : parts) {
+            Assumptions.assumeFalse(WITHOUT.contains(part), "without " + part);
+        }
+    }
+
+    private static final Set<String> WITHOUT =
+            Set.of(System.getProperty("earnest.without", "").split(","));
+
     public DirectoryOfTests directory() {
+        needs("ldap");
         return new DirectoryOfTests(ground);
     }
 

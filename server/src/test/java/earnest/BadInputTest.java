@@ -33,8 +33,7 @@ class BadInputTest {
         clear(tove.api().post("/api/tickets/" + nobody + "/answer"), 404);
         clear(tove.api().get("/api/tickets/tea"), 422);
         clear(tove.api().get("/api/tea"), 404);
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         clear(
                 tove.api()
                         .post(
@@ -63,8 +62,7 @@ class BadInputTest {
     @Test
     void malformedAndOversizedBodies(App app) {
         Desk tove = app.desk("tove.rask");
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         String claim = "/api/tickets/" + ticket + "/claim";
         clear(tove.api().send("POST", claim, "{"), 400);
         clear(tove.api().send("POST", claim, "[]"), 400);
@@ -86,7 +84,7 @@ class BadInputTest {
 
     @Test
     void aSecondAnswerToOneCall(App app) {
-        app.outside().ringWithheld();
+        app.bell();
         Desk tove = app.desk("tove.rask");
         Desk jonas = app.desk("jonas.lie");
         String ticket = tove.answer();
@@ -97,7 +95,7 @@ class BadInputTest {
 
     @Test
     void aSecondTabOfTheSameAnalyst(App app) {
-        app.outside().ringWithheld();
+        app.bell();
         Desk tab = app.desk("tove.rask");
         Desk other = app.desk("tove.rask");
         String ticket = tab.answer();
@@ -110,58 +108,5 @@ class BadInputTest {
                                 Map.of("person", other.person("iokafor"), "version", seen));
         clear(old, 409);
         assertThat(old.problem()).isEqualTo("changed-meanwhile");
-    }
-
-    @Test
-    void theLineMustProveItself(App app) {
-        Answer refused =
-                app.http().post("/api/line/calls", Map.of("id", "x", "number", "+447700900142"));
-        clear(refused, 401);
-    }
-
-    @Test
-    void aCallThatIsToldTwiceIsOneTicket(App app) {
-        long before = app.database().sql("select count(*) from ticket").query(Long.class).single();
-        var http = java.net.http.HttpClient.newHttpClient();
-        String id = UUID.randomUUID().toString();
-        for (int i = 0; i < 2; i++) {
-            var request =
-                    java.net.http.HttpRequest.newBuilder(
-                                    java.net.URI.create(
-                                            app.ground().serverUrl() + "/api/line/calls"))
-                            .header("Content-Type", "application/json")
-                            .header("Authorization", "Bearer " + app.ground().secret("line-token"))
-                            .POST(
-                                    java.net.http.HttpRequest.BodyPublishers.ofString(
-                                            "{\"id\":\"" + id + "\"}"))
-                            .build();
-            try {
-                assertThat(
-                                http.send(
-                                                request,
-                                                java.net.http.HttpResponse.BodyHandlers
-                                                        .discarding())
-                                        .statusCode())
-                        .isEqualTo(202);
-            } catch (java.io.IOException | InterruptedException e) {
-                throw new IllegalStateException(e);
-            }
-        }
-        long after = app.database().sql("select count(*) from ticket").query(Long.class).single();
-        assertThat(after).isEqualTo(before + 1);
-    }
-
-    @Test
-    void aMissedCallCanBeTakenAndCalledBack(App app) {
-        String call = app.outside().ringWithheld();
-        Desk tove = app.desk("tove.rask");
-        String ticket = tove.ringing();
-        app.outside().hangUp(call);
-        clear(tove.api().post("/api/tickets/" + ticket + "/answer"), 409);
-        tove.api().post("/api/tickets/" + ticket + "/take").ok();
-        String account = app.somebody();
-        tove.claim(ticket, account).ok();
-        tove.callBack(ticket, account, app.outside());
-        assertThat(tove.standing(ticket)).isEqualTo(21);
     }
 }

@@ -8,9 +8,7 @@ import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -18,7 +16,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -29,26 +26,19 @@ import java.util.concurrent.Executors;
 class ChangeAttacksTest {
     private App app;
     private Desk tove;
-    private Outside outside;
     private DirectoryOfTests directory;
 
     @BeforeEach
     void analyst(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
         directory = app.directory();
-    }
-
-    @AfterEach
-    void gatewayUp() {
-        outside.gateway("up");
     }
 
     @Test
     void twoChangesOfOneAccountNeverOverlap() throws Exception {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         long version = tove.version(ticket);
         Callable<Answer> ask =
                 () ->
@@ -79,7 +69,7 @@ class ChangeAttacksTest {
     @Test
     void aRunningChangeIsOneRow() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         app.database()
@@ -106,7 +96,7 @@ class ChangeAttacksTest {
     }
 
     private String given(String account) {
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         return ticket;
@@ -162,114 +152,6 @@ class ChangeAttacksTest {
         } finally {
             directory.switchOff(account, false);
         }
-    }
-
-    private String texting(String account, String mode) {
-        String ticket = given(account);
-        outside.gateway(mode);
-        String contact =
-                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
-        tove.api()
-                .post(
-                        "/api/tickets/" + ticket + "/handover/route",
-                        Map.of("route", "text", "contact", contact))
-                .ok();
-        return ticket;
-    }
-
-    /** A gateway that took it and then answers 502 has taken it. */
-    @Test
-    void aTextThatTheGatewayTookBeforeItFailedIsNotSentAgain() {
-        String account = app.somebody();
-        String ticket = texting(account, "taken-then-failed");
-        Eventually.waitFor("it to be asked about", () -> state(ticket).equals("arrived"));
-        assertThat(
-                        outside.texts(account).stream()
-                                .filter(t -> t.startsWith("Your temporary password is ")))
-                .hasSize(1);
-    }
-
-    @Test
-    void aTextOfWhichNobodyCanTellIsNotCalledNotLeft() {
-        String account = app.somebody();
-        String ticket = texting(account, "silent");
-        Eventually.waitFor(
-                "the gateway to take it",
-                () ->
-                        outside.texts(account).stream()
-                                .anyMatch(t -> t.startsWith("Your temporary password is ")));
-        outside.gateway("down");
-        // No answer for five seconds, then asked about ten seconds later.
-        try (App.Later _ = app.later(Duration.ofMinutes(10))) {
-            Eventually.get(
-                    "it to be given up",
-                    Duration.ofSeconds(45),
-                    () -> Optional.of(state(ticket)).filter("unclear"::equals));
-        }
-        assertThat(tove.api().post("/api/tickets/" + ticket + "/handover/show").problem())
-                .isEqualTo("out-of-force");
-        assertThat(app.recorded(ticket, "message-unclear")).isTrue();
-    }
-
-    @Test
-    void aGatewayThatDripsHoldsUpNoChange() {
-        String ticket = tove.proved(app.somebody(), outside);
-        outside.gateway("dripping");
-        for (int i = 0; i < 6; i++) {
-            String other = tove.proved(app.somebody(), outside);
-            tove.begin(other, "code-by-text");
-        }
-        tove.api().post("/api/tickets/" + ticket + "/speak").ok();
-        long begun = System.nanoTime();
-        tove.change(ticket, "temporary-password").ok();
-        tove.settled(ticket);
-        assertThat(Duration.ofNanos(System.nanoTime() - begun)).isLessThan(Duration.ofSeconds(8));
-    }
-
-    @Test
-    void aSwitchboardThatRefusesIsSaidAndTheCheckCanBeEnded() {
-        outside.ringWithheld();
-        String ticket = tove.answer();
-        tove.claim(ticket, app.somebody()).ok();
-        outside.switchboard("refusing");
-        try {
-            String check = tove.begin(ticket, "call-back");
-            Eventually.waitFor(
-                    "it to be said", () -> tove.says(ticket).contains("does not take the call"));
-            tove.end(ticket, check).ok();
-        } finally {
-            outside.switchboard("up");
-        }
-    }
-
-    @Test
-    void aNumberThatWasReplacedIsToldToo() {
-        String account = app.somebody();
-        String ticket = tove.proved(account, outside);
-        // As if a thief had put another number there a moment ago.
-        app.database()
-                .sql(
-                        "insert into contact (id, person_id, kind, value, since, removed_at,"
-                            + " path_name) select uuid(), id, 'work-mobile', '+447700900998', null,"
-                            + " utc_timestamp(6), md5(uuid()) from person where account = :a")
-                .param("a", account)
-                .update();
-        tove.change(ticket, "temporary-password").ok();
-        tove.settled(ticket);
-        Eventually.waitFor(
-                "the former number to be told",
-                () ->
-                        app.database()
-                                        .sql(
-                                                "select count(*) from message m join contact c on"
-                                                    + " c.id = m.contact_id where m.ticket_id = :t"
-                                                    + " and m.purpose = 'told' and m.state in"
-                                                    + " ('LEFT', 'ARRIVED') and c.value ="
-                                                    + " '+447700900998'")
-                                        .param("t", UUID.fromString(ticket))
-                                        .query(Long.class)
-                                        .single()
-                                == 1);
     }
 
     @Test

@@ -8,7 +8,6 @@ import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -24,20 +23,17 @@ import java.util.Map;
 class ChangesTest {
     private App app;
     private Desk tove;
-    private Outside outside;
     private DirectoryOfTests directory;
 
     @BeforeEach
     void analyst(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
         directory = app.directory();
     }
 
     private String hindrance(String account) {
-        outside.ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         return tove.accounts(ticket).get("systems").get(0).path("hindrance").asString("");
     }
@@ -46,7 +42,7 @@ class ChangesTest {
     void aTemporaryPasswordLiftsALockAndMustBeChanged() {
         String account = app.somebody();
         directory.lock("LDAP", account);
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         assertThat(tove.accounts(ticket).get("systems").get(0).get("state").asString())
                 .isEqualTo("locked");
         tove.change(ticket, "temporary-password").ok();
@@ -70,7 +66,7 @@ class ChangesTest {
         String account = app.somebody();
         directory.lock("REPLICA", account);
         assertThat(directory.locked("LDAP", account)).isFalse();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         JsonNode system = tove.accounts(ticket).get("systems").get(0);
         assertThat(system.get("words").asString()).isEqualTo("locked on a replica");
         tove.change(ticket, "unlock").ok();
@@ -89,7 +85,7 @@ class ChangesTest {
     @Test
     void aResetDoesNotLiftAnAdministratorsLock() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         directory.switchOff(account, true);
         Answer refused = tove.change(ticket, "temporary-password");
         assertThat(refused.problem()).isEqualTo("cannot-be-helped");
@@ -99,21 +95,20 @@ class ChangesTest {
 
     @Test
     void theOwnAccountIsClosedEvenWhenProved() {
-        String ticket = tove.proved("trask", outside);
+        String ticket = app.proved(tove, "trask");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("cannot-be-helped");
     }
 
     @Test
     void withoutEnoughProofTheServerSaysNo() {
-        outside.ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         String account = app.somebody();
         assertThat(tove.change(ticket, "unlock").problem()).isEqualTo("nobody-named");
         tove.claim(ticket, account).ok();
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
-        tove.authenticator(ticket, account, outside);
+        app.word(tove, ticket, "north");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
         assertThat(tove.change(ticket, "tea").status()).isEqualTo(422);
@@ -121,7 +116,7 @@ class ChangesTest {
 
     @Test
     void privilegedPeopleNeedMoreThanThisDeskCanGive() {
-        String ticket = tove.proved("pramanholt", outside);
+        String ticket = app.proved(tove, "pramanholt");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
         tove.change(ticket, "unlock").ok();
@@ -130,7 +125,7 @@ class ChangesTest {
 
     @Test
     void bridgeOfficersNeedSomebodyWhoVouches() {
-        String ticket = tove.proved("msolheim", outside);
+        String ticket = app.proved(tove, "msolheim");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
     }
@@ -138,7 +133,7 @@ class ChangesTest {
     @Test
     void aRepeatedRequestReturnsTheRunningOneAndAnOldPageIsRefused() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         long version = tove.version(ticket);
         Map<String, Object> wanted =
                 Map.of("system", "directory", "action", "temporary-password", "version", version);
@@ -152,7 +147,7 @@ class ChangesTest {
     @Test
     void changesPerPersonAndDayAreLimited() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         for (int i = 0; i < 3; i++) {
             tove.change(ticket, "temporary-password").ok();
             tove.settled(ticket);
@@ -165,7 +160,7 @@ class ChangesTest {
     @Test
     void aTicketHeldByAnotherIsReadNotTouched() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         Desk jonas = app.desk("jonas.lie");
         assertThat(jonas.page(ticket).get("ticket").get("mine").asBoolean()).isFalse();
         Answer refused = jonas.change(ticket, "temporary-password");
@@ -177,7 +172,7 @@ class ChangesTest {
                         jonas.api()
                                 .post(
                                         "/api/tickets/" + ticket + "/checks",
-                                        Map.of("offer", "authenticator"))
+                                        Map.of("offer", "harbour-word.north"))
                                 .problem())
                 .isEqualTo("held-by-another");
         jonas.api().post("/api/tickets/" + ticket + "/take").ok();
@@ -190,7 +185,7 @@ class ChangesTest {
     @Test
     void whileTheDirectoryIsAwayTheDeskLivesOnAndSaysSo() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         app.ground().end("directory");
         try {
             assertThat(tove.person(account)).isNotEmpty();
@@ -221,7 +216,7 @@ class ChangesTest {
     @Test
     void aReplicaThatIsAwayIsSaidToBeBehind() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         app.ground().end("replica");
         try {
             tove.change(ticket, "temporary-password").ok();
@@ -257,7 +252,7 @@ class ChangesTest {
     @Test
     void aChangeThatThePersonMadeMeanwhileIsNotOverwritten() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         String password = tove.readAloud(ticket);

@@ -21,10 +21,10 @@ import java.util.stream.Stream;
 class DirectorySyncTest {
     @Test
     void aNumberThatChangedLatelyIsNotOfferedAndCountsAgainst(App app) {
+        app.needs("call", "call-back", "text", "code-by-text");
         Desk tove = app.desk("tove.rask");
         String account = app.somebody();
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         assertThat(tove.offer(ticket, "call-back")).isPresent();
         app.directory()
@@ -56,8 +56,7 @@ class DirectorySyncTest {
         assertThat(app.bean(People.class).find(account, 12))
                 .noneMatch(found -> found.id().equals(id));
         Desk tove = app.desk("tove.rask");
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         assertThat(
                         tove.api()
                                 .post(

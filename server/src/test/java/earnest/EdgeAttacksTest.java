@@ -9,14 +9,12 @@ import earnest.testkit.Http;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-import java.io.IOException;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
-import java.util.UUID;
 
 /** Whatever a stranger sends gets a clear answer, and no line is forged with it. */
 @ExtendWith(App.Running.class)
@@ -52,8 +50,7 @@ class EdgeAttacksTest {
         said(http, "{\"login\":", "not JSON", "line 1");
         said(http, "[]", "an object");
         Desk tove = app.desk("tove.rask");
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         Answer answer =
                 tove.api()
                         .send(
@@ -191,77 +188,6 @@ class EdgeAttacksTest {
                                             .build(),
                                     HttpResponse.BodyHandlers.ofString());
             assertThat(answer.statusCode()).as(answer.body()).isEqualTo(sent.getKey());
-        }
-    }
-
-    private static int line(App app, String place, String token, String path, String body)
-            throws IOException, InterruptedException {
-        HttpRequest request =
-                HttpRequest.newBuilder(URI.create(app.ground().serverUrl() + path))
-                        .header("Content-Type", "application/json")
-                        .header("X-Forwarded-For", place)
-                        .header("Authorization", "Bearer " + token)
-                        .POST(HttpRequest.BodyPublishers.ofString(body))
-                        .build();
-        return HttpClient.newHttpClient()
-                .send(request, HttpResponse.BodyHandlers.discarding())
-                .statusCode();
-    }
-
-    @Test
-    void wrongTokensOfTheLineAreLimitedAndLookedAtFirst(App app) throws Exception {
-        String place = "192.0.2.1";
-        int refused = 0;
-        for (int i = 0; i < 40; i++) {
-            int status = line(app, place, "wrong", "/api/line/calls", "{\"id\":\"x\\ny\"}");
-            assertThat(status).isIn(401, 429);
-            refused += status == 429 ? 1 : 0;
-        }
-        assertThat(refused).isGreaterThan(15);
-        String right = app.ground().secret("line-token");
-        assertThat(line(app, "192.0.2.2", right, "/api/line/calls", ring())).isEqualTo(202);
-    }
-
-    private static String ring() {
-        return "{\"id\":\"" + UUID.randomUUID() + "\"}";
-    }
-
-    @Test
-    void idsOfCallsForgeNoLines(App app) throws Exception {
-        String right = app.ground().secret("line-token");
-        for (String id : new String[] {"x\\nINFO forged", "a b", "", "x\\u001b[2J", "é"}) {
-            assertThat(line(app, "192.0.2.3", right, "/api/line/calls", "{\"id\":\"" + id + "\"}"))
-                    .as(id)
-                    .isIn(400, 422);
-        }
-        assertThat(
-                        line(
-                                app,
-                                "192.0.2.3",
-                                right,
-                                "/api/line/calls/a%20b/ended",
-                                "{\"how\":\"dropped\"}"))
-                .isEqualTo(422);
-    }
-
-    @Test
-    void ringsHaveALimit(App app) throws Exception {
-        String right = app.ground().secret("line-token");
-        app.database().sql("delete from guess_limit where bucket = 'rings'").update();
-        int refused = 0;
-        try {
-            // The limit fills up again while a slow machine is at it.
-            for (int i = 0; i < 1500 && refused <= 20; i++) {
-                refused += line(app, "192.0.2.4", right, "/api/line/calls", ring()) == 429 ? 1 : 0;
-            }
-            assertThat(refused).isGreaterThan(20);
-        } finally {
-            app.database().sql("delete from guess_limit where bucket = 'rings'").update();
-            app.database()
-                    .sql(
-                            "update ticket set state = 'CLOSED', closed_at = utc_timestamp(6) where"
-                                    + " state = 'RINGING'")
-                    .update();
         }
     }
 }

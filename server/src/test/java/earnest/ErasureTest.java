@@ -40,7 +40,7 @@ class ErasureTest {
         Desk tove = app.desk("tove.rask");
         Outside outside = app.outside();
         String account = app.somebody();
-        ticket = tove.proved(account, outside);
+        ticket = app.proved(tove, account);
         JsonNode who = tove.page(ticket).get("who");
         person = who.get("id").asString();
         name = who.get("name").asString();

@@ -36,8 +36,7 @@ class ExportAskedTest {
     @Test
     void exactlyWhatWasAskedForEachWithItsProof(App app) throws IOException {
         Desk tove = app.desk("tove.rask");
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, app.somebody()).ok();
         tove.close(ticket, "Only a trial.");
         append(app, 2);

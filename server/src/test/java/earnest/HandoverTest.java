@@ -7,9 +7,7 @@ import com.unboundid.ldap.sdk.ResultCode;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -17,7 +15,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import tools.jackson.databind.JsonNode;
 
 import java.time.Duration;
-import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 
@@ -26,7 +23,6 @@ import java.util.UUID;
 class HandoverTest {
     private App app;
     private Desk tove;
-    private Outside outside;
     private String account;
     private String ticket;
 
@@ -34,16 +30,10 @@ class HandoverTest {
     void aTemporaryPasswordTookEffect(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
         account = app.somebody();
-        ticket = tove.proved(account, outside);
+        ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
-    }
-
-    @AfterEach
-    void gatewayUp() {
-        outside.gateway("up");
     }
 
     private JsonNode handover() {
@@ -52,15 +42,6 @@ class HandoverTest {
 
     private Answer show() {
         return tove.api().post("/api/tickets/" + ticket + "/handover/show");
-    }
-
-    private Answer byText() {
-        String contact =
-                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
-        return tove.api()
-                .post(
-                        "/api/tickets/" + ticket + "/handover/route",
-                        Map.of("route", "text", "contact", contact));
     }
 
     @Test
@@ -86,65 +67,6 @@ class HandoverTest {
     }
 
     @Test
-    void aTextCarriesItOnceAndThePageNeverShowsIt() {
-        byText().ok();
-        Eventually.waitFor(
-                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
-        assertThat(show().problem()).isEqualTo("not-read-aloud");
-        assertThat(byText().problem()).isEqualTo("handover-begun");
-        assertThat(wrapped()).isZero();
-        List<String> carried =
-                outside.texts(account).stream()
-                        .filter(t -> t.startsWith("Your temporary password is "))
-                        .toList();
-        assertThat(carried).hasSize(1);
-        String password = carried.getFirst().substring(27, 39);
-        assertThat(app.directory().changeOwn(account, password, "a sentence of my own 7"))
-                .isEqualTo(ResultCode.SUCCESS);
-    }
-
-    @Test
-    void aGatewayThatIsDownIsTriedAgainAndSaysSo() {
-        outside.gateway("down");
-        byText().ok();
-        Eventually.waitFor(
-                "the trouble to be shown",
-                () -> handover().path("trouble").asString("").contains("out of order"));
-        outside.gateway("up");
-        Eventually.waitFor(
-                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
-        assertThat(passwords()).isEqualTo(1);
-    }
-
-    @Test
-    void aGatewayThatDoesNotAnswerIsAskedNotSentTwice() {
-        outside.gateway("silent");
-        byText().ok();
-        Eventually.waitFor(
-                "the silence to be shown",
-                () -> handover().path("trouble").asString("").contains("no answer"));
-        outside.gateway("up");
-        Eventually.waitFor(
-                "the text to arrive", () -> handover().get("state").asString().equals("arrived"));
-        assertThat(passwords()).isEqualTo(1);
-    }
-
-    private long passwords() {
-        return outside.texts(account).stream()
-                .filter(t -> t.startsWith("Your temporary password is "))
-                .count();
-    }
-
-    @Test
-    void thePersonIsToldThatAChangeWasMade() {
-        Eventually.waitFor(
-                "the person to be told",
-                () ->
-                        outside.texts(account).stream()
-                                .anyMatch(t -> t.contains("If you did not ask for this")));
-    }
-
-    @Test
     void unusedItRunsOutAndNobodyKnowsTheNext() {
         String password = tove.readAloud(ticket);
         try (App.Later _ = app.later(Duration.ofMinutes(61))) {
@@ -155,9 +77,6 @@ class HandoverTest {
                 .isEqualTo(ResultCode.INVALID_CREDENTIALS);
         assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
                 .contains("ran out unused");
-        Eventually.waitFor(
-                "the person to be told",
-                () -> outside.texts(account).stream().anyMatch(t -> t.contains("ran out unused")));
     }
 
     @Test
@@ -174,7 +93,6 @@ class HandoverTest {
     void afterTheCallIsOverItIsNotReadToTheNextCaller() {
         tove.api().post("/api/tickets/" + ticket + "/hang-up").ok();
         assertThat(show().problem()).isEqualTo("not-sure-enough");
-        assertThat(byText().problem()).isEqualTo("not-sure-enough");
     }
 
     @Test

@@ -11,7 +11,6 @@ import earnest.core.assurance.Verdict;
 import earnest.core.json.Fields;
 import earnest.core.json.Json;
 import earnest.testkit.Desk;
-import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -29,18 +28,16 @@ import java.util.Map;
 class JudgedAgainTest {
     private final App app;
     private final Desk tove;
-    private final Outside outside;
 
     JudgedAgainTest(App app) {
         this.app = app;
         this.tove = app.desk("tove.rask");
-        this.outside = app.outside();
     }
 
     @Test
     void everyDecisionOfAnExportComesOutAsItDid() {
         String account = app.somebody();
-        String ticket = tove.proved(account, outside);
+        String ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         tove.readAloud(ticket);

@@ -113,8 +113,7 @@ class KeyChangeTest {
         Desk tove = app.desk("tove.rask");
         SealKey old = key(tove);
         changed(app, "a trial");
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, app.somebody()).ok();
         tove.close(ticket, "Only a trial.");
         sealed(app);

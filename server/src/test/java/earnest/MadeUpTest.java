@@ -10,7 +10,6 @@ import earnest.people.People;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 import earnest.testkit.Steward;
 
 import org.junit.jupiter.api.BeforeEach;
@@ -19,7 +18,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ObjectNode;
 
 import java.util.List;
 import java.util.Map;
@@ -30,82 +28,38 @@ import java.util.stream.StreamSupport;
 class MadeUpTest {
     private App app;
     private Desk tove;
-    private Outside outside;
     private String account;
 
     @BeforeEach
     void desk(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
         account = app.somebody();
-    }
-
-    /** As if a steward had put it in force; the former one follows it again. */
-    private void withRulebook(java.util.function.UnaryOperator<ObjectNode> change, Runnable work) {
-        String former =
-                app.database()
-                        .sql("select content from rulebook order by version desc limit 1")
-                        .query(String.class)
-                        .single();
-        ObjectNode book = (ObjectNode) JsonMapper.shared().readTree(former);
-        put(change.apply(book).toString());
-        try {
-            work.run();
-        } finally {
-            put(former);
-        }
-    }
-
-    private void put(String content) {
-        app.database()
-                .sql(
-                        "insert into rulebook (version, name, content, in_force_since) select"
-                            + " max(version) + 1, 'made up', :c, utc_timestamp(6) from rulebook")
-                .param("c", content)
-                .update();
-    }
-
-    private static ObjectNode withHarbourWord(ObjectNode book) {
-        ((ObjectNode) book.get("checks"))
-                .set(
-                        "harbour-word",
-                        JsonMapper.shared()
-                                .readTree(
-                                        "{\"factor\": \"shown\", \"points\": 25, \"failed\": -5,"
-                                                + " \"work\": 5, \"wait\": 0}"));
-        return book;
     }
 
     @Test
     void aMethodOfProofWorksFromOfferToRecord() {
-        withRulebook(
-                MadeUpTest::withHarbourWord,
-                () -> {
-                    outside.ringWithheld();
-                    String ticket = tove.answer();
-                    tove.claim(ticket, account).ok();
-                    String check = tove.begin(ticket, "harbour-word");
-                    JsonNode open = tove.page(ticket).get("proof").get("open");
-                    assertThat(open.get("label").asString()).isEqualTo("Word of the harbour");
-                    assertThat(open.get("form").get("kind").asString()).isEqualTo("text");
-                    assertThat(open.get("form").get("asks").asString())
-                            .isEqualTo("The word of the day");
-                    assertThat(tove.type(ticket, check, "gull").ok().get("outcome").asString())
-                            .isEqualTo("wrong");
-                    assertThat(tove.type(ticket, check, "heron").ok().get("outcome").asString())
-                            .isEqualTo("passed");
-                    assertThat(tove.standing(ticket)).isEqualTo(25);
-                    assertThat(tove.page(ticket).get("proof").get("explanations").toString())
-                            .contains("Word of the harbour")
-                            .contains("said at the gate");
-                    assertThat(words(ticket))
-                            .contains(
-                                    "asked for the word of the harbour",
-                                    "as " + name() + ", said a wrong word",
-                                    "as " + name() + ", said the word of the north gate");
-                    assertThat(words(ticket).toString()).doesNotContain("heron");
-                });
+        String ticket = app.visitor(tove);
+        tove.claim(ticket, account).ok();
+        String check = tove.begin(ticket, "harbour-word");
+        JsonNode open = tove.page(ticket).get("proof").get("open");
+        assertThat(open.get("label").asString()).isEqualTo("Word of the harbour");
+        assertThat(open.get("form").get("kind").asString()).isEqualTo("text");
+        assertThat(open.get("form").get("asks").asString()).isEqualTo("The word of the day");
+        assertThat(tove.type(ticket, check, "gull").ok().get("outcome").asString())
+                .isEqualTo("wrong");
+        assertThat(tove.type(ticket, check, "heron").ok().get("outcome").asString())
+                .isEqualTo("passed");
+        assertThat(tove.standing(ticket)).isEqualTo(22);
+        assertThat(tove.page(ticket).get("proof").get("explanations").toString())
+                .contains("Word of the harbour")
+                .contains("said at the gate");
+        assertThat(words(ticket))
+                .contains(
+                        "asked for the word of the harbour",
+                        "as " + name() + ", said a wrong word",
+                        "as " + name() + ", said the word of the north gate");
+        assertThat(words(ticket).toString()).doesNotContain("heron");
     }
 
     private String name() {
@@ -163,7 +117,7 @@ class MadeUpTest {
             Eventually.waitFor(
                     "the card to be matched",
                     () -> app.bean(People.class).find("card1", 12).size() == 1);
-            String ticket = tove.proved(account, outside);
+            String ticket = app.proved(tove, account);
             JsonNode system = tove.accounts(ticket).get("systems").get(1);
             assertThat(system.get("account").asString()).isEqualTo("card1");
             assertThat(system.get("actions")).hasSize(1);
@@ -211,7 +165,7 @@ class MadeUpTest {
                 .update();
         Pigeons.fly(true);
         try {
-            String ticket = tove.proved(account, outside);
+            String ticket = app.proved(tove, account);
             tove.change(ticket, "temporary-password").ok();
             tove.settled(ticket);
             JsonNode to =
@@ -284,7 +238,7 @@ class MadeUpTest {
                                                                 .asString()
                                                                 .equals("At the window"))
                                         .map(w -> w.get("id").asString())
-                                        .findFirst());
+                                        .reduce((first, last) -> last));
         tove.api().post("/api/tickets/" + ticket + "/answer").ok();
         tove.claim(ticket, account).ok();
         JsonNode page = tove.page(ticket);
@@ -292,7 +246,7 @@ class MadeUpTest {
         assertThat(page.get("ticket").get("words").get("end").asString()).isEqualTo("Let them go");
         assertThat(page.get("who").get("claim").asString())
                 .isEqualTo("Window is not on record for " + name() + ".");
-        tove.authenticator(ticket, account, outside);
+        app.word(tove, ticket, "north");
         assertThat(tove.standing(ticket)).isPositive();
         app.publish(new ChannelEvent.Ended(reference, true));
         Eventually.waitFor("the standing to be gone", () -> tove.standing(ticket) <= 0);

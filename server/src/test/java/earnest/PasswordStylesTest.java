@@ -7,7 +7,6 @@ import com.unboundid.ldap.sdk.ResultCode;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -25,7 +24,6 @@ class PasswordStylesTest {
     private static final String CANARY = "heron-PIER-lantern-62";
     private App app;
     private Desk tove;
-    private Outside outside;
     private String account;
     private String ticket;
 
@@ -33,9 +31,8 @@ class PasswordStylesTest {
     void proved(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
         account = app.somebody();
-        ticket = tove.proved(account, outside);
+        ticket = app.proved(tove, account);
     }
 
     private Answer give(String style, String typed) {
@@ -81,6 +78,7 @@ class PasswordStylesTest {
 
     @Test
     void oneThatIsSentIsNeverSeenAtTheDesk() {
+        app.needs("text");
         give("copied", null).ok();
         tove.settled(ticket);
         assertThat(handover().get("style").asString()).isEqualTo("copied");
@@ -137,8 +135,7 @@ class PasswordStylesTest {
     /** What is asked of a password tells the person's own words, so it is not told too early. */
     @Test
     void theRulesAreNotToldBeforeProof() {
-        outside.ringWithheld();
-        ticket = tove.answer();
+        ticket = app.visitor(tove);
         tove.claim(ticket, app.somebody()).ok();
         assertThat(tryOut(CANARY).problem()).isEqualTo("not-sure-enough");
         assertThat(

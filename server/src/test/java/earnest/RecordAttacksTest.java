@@ -12,7 +12,6 @@ import earnest.record.TheRecord;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -34,13 +33,11 @@ import java.util.UUID;
 class RecordAttacksTest {
     private App app;
     private Desk tove;
-    private Outside outside;
 
     @BeforeEach
     void analyst(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
     }
 
     private long entries(String kind) {
@@ -129,7 +126,7 @@ class RecordAttacksTest {
 
     @Test
     void aColleaguesClosedTicketLeavesAnEntryAndItsReceiptIsNotForAnalysts() {
-        String ticket = tove.proved(app.somebody(), outside);
+        String ticket = app.proved(tove, app.somebody());
         tove.close(ticket, "Only a trial.");
         long before = entries("ticket-read");
         tove.page(ticket);
@@ -149,17 +146,17 @@ class RecordAttacksTest {
     @Test
     void aClosedTicketIsShownAsItWasJudgedAndAMethodThatIsGoneBreaksNothing() {
         String account = app.somebody();
-        String closed = tove.proved(account, outside);
+        String closed = app.proved(tove, account);
         tove.close(closed, "Only a trial.");
-        String open = tove.proved(app.somebody(), outside);
+        String open = app.proved(tove, app.somebody());
         int stood = tove.standing(closed);
         String rules =
                 app.database()
                         .sql("select content from rulebook order by version desc limit 1")
                         .query(String.class)
                         .single();
-        // Another rulebook, that does not know the call back any more.
-        String other = rules.replace("\"call-back\"", "\"semaphore\"");
+        // Another rulebook, that does not know the word of the harbour any more.
+        String other = rules.replace("\"harbour-word\"", "\"semaphore\"");
         assertThat(other).isNotEqualTo(rules);
         app.database()
                 .sql(
@@ -189,7 +186,7 @@ class RecordAttacksTest {
     @Test
     void controlCharactersForgeNoLinesInWhatIsTakenOut() throws Exception {
         UUID person = UUID.randomUUID();
-        String ticket = tove.proved(app.somebody(), outside);
+        String ticket = app.proved(tove, app.somebody());
         tove.api()
                 .post(
                         "/api/tickets/" + ticket + "/close",
@@ -314,8 +311,7 @@ class RecordAttacksTest {
                         "mobile: +447700900997");
         People people = app.bean(People.class);
         Eventually.waitFor("the entry to be copied", () -> people.byAccount(account).isPresent());
-        outside.ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         assertThat(tove.offer(ticket, "call-back")).isEmpty();
         assertThat(tove.page(ticket).get("who").get("contacts").get(0).get("tooNew").asBoolean())

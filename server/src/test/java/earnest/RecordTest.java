@@ -81,8 +81,7 @@ class RecordTest {
     void leavesAreCanonicalNameNobodyAndCommitToWhatStandsBeside(App app) {
         Desk tove = app.desk("tove.rask");
         String account = app.somebody();
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         String name = tove.page(ticket).get("who").get("name").asString();
         var rows =
@@ -132,8 +131,7 @@ class RecordTest {
     void itIsAskedByTicketPersonAnalystKindAndTimeAndEachReadingIsOnIt(App app) {
         Desk tove = app.desk("tove.rask");
         String account = app.somebody();
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         String number = tove.page(ticket).get("ticket").get("number").asString().substring(2);
         Desk elif = app.desk("elif.hartono");

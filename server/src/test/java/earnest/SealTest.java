@@ -119,8 +119,7 @@ class SealTest {
     void aReceiptProvesATicketAndAnAnalystMayGiveIt(App app) throws IOException {
         Desk tove = app.desk("tove.rask");
         String account = app.somebody();
-        app.outside().ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         tove.close(ticket, "Only a trial.");
         sealed(app);

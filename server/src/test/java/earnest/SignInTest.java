@@ -87,7 +87,7 @@ class SignInTest {
     @Test
     void aCallWithoutTheCsrfTokenIsRefused(App app) {
         Desk tove = app.desk("tove.rask");
-        app.outside().ringWithheld();
+        app.bell();
         String ticket = tove.ringing();
         tove.api().withoutCsrf();
         Answer refused = tove.api().post("/api/tickets/" + ticket + "/answer");
@@ -117,7 +117,7 @@ class SignInTest {
         Desk elif = app.desk("elif.hartono");
         elif.api().get("/api/record").ok();
         assertThat(elif.api().get("/api/desk").problem()).isEqualTo("no-right");
-        app.outside().ringWithheld();
+        app.bell();
         String ticket = app.desk("tove.rask").ringing();
         Answer refused = elif.api().post("/api/tickets/" + ticket + "/answer");
         assertThat(refused.status()).isEqualTo(403);

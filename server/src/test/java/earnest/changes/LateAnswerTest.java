@@ -17,7 +17,7 @@ class LateAnswerTest {
     @Test
     void aSettledChangeIsNotOverwrittenByALateAnswer(App app) {
         Desk tove = app.desk("tove.rask");
-        String ticket = tove.proved(app.somebody(), app.outside());
+        String ticket = app.proved(tove, app.somebody());
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         UUID change =

@@ -126,9 +126,12 @@ public final class Desk {
     }
 
     public String begin(String ticket, String method) {
-        return api.post(
-                        "/api/tickets/" + ticket + "/checks",
-                        Map.of("offer", offer(ticket, method).orElseThrow()))
+        return take(ticket, offer(ticket, method).orElseThrow());
+    }
+
+    /** Begins the check that is offered under an id; gives the check's. */
+    public String take(String ticket, String offer) {
+        return api.post("/api/tickets/" + ticket + "/checks", Map.of("offer", offer))
                 .ok()
                 .get("check")
                 .asString();

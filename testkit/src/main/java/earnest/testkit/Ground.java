@@ -1,5 +1,8 @@
 package earnest.testkit;
 
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.InetAddress;
@@ -122,6 +125,14 @@ public final class Ground {
         if (!Files.exists(home.resolve("run/organisation"))) {
             launcher("organisation");
         }
+    }
+
+    /** What the demo's steward sets up, with its slots empty. */
+    public JsonNode demoOrganisation() {
+        return JsonMapper.shared()
+                .readTree(
+                        checkout.resolve("standins/src/main/resources/organisation/brackwater.json")
+                                .toFile());
     }
 
     public void again() {

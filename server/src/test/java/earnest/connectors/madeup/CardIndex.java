@@ -11,14 +11,13 @@ import earnest.connectors.PeopleSource;
 import earnest.connectors.TemporaryUse;
 import earnest.core.passwords.Secret;
 
+import java.nio.file.Path;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
-import java.util.function.Consumer;
 
 /** One drawer. Its mark is how often a card was written. */
 public final class CardIndex implements Connector {
@@ -102,58 +101,36 @@ public final class CardIndex implements Connector {
         return OwnRules.NONE;
     }
 
-    /** The mapping names one person by their number. */
+    /** The mapping names one person by their number, or a file with everybody. */
     @Override
     public Optional<PeopleSource> people(Map<String, Object> mapping) {
-        return Optional.of(new OneCard(String.valueOf(mapping.get("staffNumber"))));
+        Object file = mapping.get("file");
+        return Optional.of(
+                file == null
+                        ? new CardPeople(List.of(one(String.valueOf(mapping.get("staffNumber")))))
+                        : CardPeople.in(Path.of(file.toString())));
+    }
+
+    private static PeopleSource.Read one(String staffNumber) {
+        return new PeopleSource.Read(
+                "card-1",
+                "drawer 1, card 1",
+                "card1",
+                "On A Card",
+                null,
+                "Card",
+                staffNumber,
+                null,
+                null,
+                null,
+                null,
+                null,
+                Map.of(),
+                Map.of());
     }
 
     @Override
     public void close() {
         // A drawer needs no closing.
-    }
-
-    private record OneCard(String staffNumber) implements PeopleSource {
-        @Override
-        public String everybody(Consumer<List<Read>> page, Consumer<Odd> odd) {
-            page.accept(
-                    List.of(
-                            new Read(
-                                    "card-1",
-                                    "drawer 1, card 1",
-                                    "card1",
-                                    "On A Card",
-                                    null,
-                                    "Card",
-                                    staffNumber,
-                                    null,
-                                    null,
-                                    null,
-                                    null,
-                                    null,
-                                    Map.of(),
-                                    Map.of())));
-            return "0";
-        }
-
-        @Override
-        public String changedSince(String since, Consumer<List<Read>> page, Consumer<Odd> odd) {
-            return since;
-        }
-
-        @Override
-        public boolean groupsChangedSince(String since) {
-            return false;
-        }
-
-        @Override
-        public Map<String, Set<String>> groups() {
-            return Map.of();
-        }
-
-        @Override
-        public Set<String> groupsOf(String place) {
-            return Set.of();
-        }
     }
 }

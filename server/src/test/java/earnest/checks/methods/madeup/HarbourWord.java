@@ -14,11 +14,13 @@ import earnest.ground.Problem;
 import org.springframework.stereotype.Component;
 
 import java.util.List;
+import java.util.stream.Stream;
 
 /** The caller says the word of the harbour, which everybody there knows and nobody elsewhere. */
 @Component
-class HarbourWord implements ProofMethod {
-    private static final String WORD = "heron";
+public class HarbourWord implements ProofMethod {
+    /** The right one. */
+    public static final String WORD = "heron";
 
     record Asked(String gate) {}
 
@@ -32,18 +34,22 @@ class HarbourWord implements ProofMethod {
         return 2;
     }
 
+    /** Two gates, so that a caller can come on two paths. */
     @Override
     public List<Possible> offers(Known known) {
-        return List.of(
-                new Possible(
-                        id(),
-                        id(),
-                        "place:harbour",
-                        null,
-                        "Word of the harbour",
-                        "at the north gate",
-                        null,
-                        new Asked("north")));
+        return Stream.of("north", "south").map(HarbourWord::at).toList();
+    }
+
+    private static Possible at(String gate) {
+        return new Possible(
+                "harbour-word." + gate,
+                "harbour-word." + gate,
+                "place:" + gate + " gate",
+                null,
+                "Word of the harbour",
+                "at the " + gate + " gate",
+                null,
+                new Asked(gate));
     }
 
     @Override
