@@ -18,7 +18,7 @@ left_out() {
     local name names="${EARNEST_WITHOUT:-}"
     for name in ${names//,/ }; do
         case $name in
-            chromium) echo "-Dearnest.without-journeys=true" ;;
+            chromium) printf '%s\n' -Dearnest.without-journeys=true -Dearnest.without=chromium ;;
             mariadb | slapd) printf '%s\n' -Dearnest.without-ground=true -Dearnest.without-journeys=true ;;
             *) fail "EARNEST_WITHOUT names '$name'; it may name mariadb, slapd and chromium." ;;
         esac

@@ -6864,7 +6864,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description too-many-codes */
+            /** @description too-many-checks */
             429: {
                 headers: {
                     [name: string]: unknown;
@@ -6874,8 +6874,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 429,
-                     *       "title": "too-many-codes",
-                     *       "type": "urn:earnest:problem:too-many-codes"
+                     *       "title": "too-many-checks",
+                     *       "type": "urn:earnest:problem:too-many-checks"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -7160,7 +7160,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description changed-meanwhile, check-over, closed, conversation-over, held-by-another, line-held, not-answered */
+            /** @description changed-meanwhile, check-over, closed, conversation-over, held-by-another, line-held, too-early */
             409: {
                 headers: {
                     [name: string]: unknown;

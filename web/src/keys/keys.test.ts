@@ -1,9 +1,9 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import {
+  holdKeys,
   keepTyped,
   meant,
-  pageTurned,
-  pageTurns,
+  releaseKeys,
   type Shortcut,
   singleKeysOn,
   switchSingleKeys,
@@ -38,14 +38,25 @@ describe("a shortcut", () => {
   });
   it("does not act while the page turns, and what is typed then is kept", () => {
     window.addEventListener("keydown", keepTyped);
-    pageTurns();
+    holdKeys("page");
     for (const key of ["i", "u", "Enter", "2", " ", "o"]) {
       expect(pressed(key, document.createElement("p"))).toBeUndefined();
     }
-    expect(pageTurned()).toBe("iu2 o");
-    expect(pageTurned()).toBe("");
+    expect(releaseKeys("page")).toBe("iu2 o");
+    expect(releaseKeys("page")).toBe("");
     expect(pressed("u", document.createElement("p"))).toBe(unlock);
-    expect(pageTurned()).toBe("");
+    expect(releaseKeys("page")).toBe("");
+    window.removeEventListener("keydown", keepTyped);
+  });
+  it("does not act while a form is on its way, whose answer may be digits", () => {
+    window.addEventListener("keydown", keepTyped);
+    holdKeys("form");
+    for (const key of ["1", "2", "u", "Enter", "Tab"]) {
+      expect(pressed(key, document.createElement("p"))).toBeUndefined();
+    }
+    expect(releaseKeys("page")).toBe("");
+    expect(releaseKeys("form")).toBe("12u");
+    expect(pressed("u", document.createElement("p"))).toBe(unlock);
     window.removeEventListener("keydown", keepTyped);
   });
   it("leaves Enter to the button in focus", () => {

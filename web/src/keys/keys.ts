@@ -38,32 +38,42 @@ export const watchLetters = (listener: () => void) => {
 };
 
 /**
- * From answering or swapping until the other page is there, no key acts: it would act on the page that is
- * still in view, on somebody else's account. What is typed meanwhile is kept, since it begins a name.
+ * From answering or swapping until the other page is there, no key acts: it would act on the page that is still in view, on
+ * somebody else's account. What is typed meanwhile is kept, since it begins a name. So it is from beginning a check until
+ * its form is there: what is typed then is the answer.
  */
-const LONGEST_TURN_MS = 4000;
-let turnsUntil = 0;
+export type Awaited = "page" | "form";
+const LONGEST_WAIT_MS = 4000;
+let awaited: Awaited | undefined;
+let heldUntil = 0;
 let typed = "";
 
-export const pageTurns = () => {
-  turnsUntil = Date.now() + LONGEST_TURN_MS;
+export const holdKeys = (what: Awaited) => {
+  awaited = what;
+  heldUntil = Date.now() + LONGEST_WAIT_MS;
   typed = "";
 };
-export const turning = () => Date.now() < turnsUntil;
+export const held = () => Date.now() < heldUntil;
 
-/** The other page is there, or will not be; returns what was typed meanwhile. */
-export const pageTurned = () => {
+/** What was waited for is there, or will not be; returns what was typed meanwhile. */
+export const releaseKeys = (what: Awaited) => {
+  if (awaited !== what) return "";
   const meanwhile = typed;
-  turnsUntil = 0;
+  awaited = undefined;
+  heldUntil = 0;
   typed = "";
   return meanwhile;
 };
 
-/** Keeps a letter that is typed while the page turns. */
+/** Keeps what is typed while keys are held. */
 export function keepTyped(event: KeyboardEvent) {
   const plain = !event.ctrlKey && !event.metaKey && !event.altKey && !event.isComposing;
-  if (!turning() || !plain || event.defaultPrevented || typing(event.target)) return;
-  if (isLetter(event.key) || (typed && /^[\p{N} .'-]$/u.test(event.key))) {
+  if (!held() || !plain || event.defaultPrevented || typing(event.target)) return;
+  const kept =
+    awaited === "form"
+      ? [...event.key].length === 1
+      : isLetter(event.key) || (typed && /^[\p{N} .'-]$/u.test(event.key));
+  if (kept) {
     typed += event.key;
     event.preventDefault();
   }
@@ -79,7 +89,7 @@ export function meant(
 ): Shortcut | undefined {
   if (!on || event.ctrlKey || event.metaKey || event.altKey || event.repeat || typing(event.target))
     return undefined;
-  if (turning() || (naming && isLetter(event.key))) return undefined;
+  if (held() || (naming && isLetter(event.key))) return undefined;
   const onButton = event.target instanceof HTMLElement && event.target.closest("button, a, summary") !== null;
   if (onButton && (event.key === "Enter" || event.key === " ")) return undefined;
   const key = event.key.length === 1 ? event.key.toLowerCase() : event.key;

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useParams } from "react-router";
 import { ask, byItself, client } from "../../api/client";
-import { pageTurned, pageTurns } from "../../keys/keys";
+import { holdKeys, releaseKeys } from "../../keys/keys";
 import { useKeys } from "../../keys/use-keys";
 import { FirstPlace } from "../../shell/first-place";
 import { useShell } from "../../shell/shell";
@@ -27,9 +27,9 @@ export function Desk() {
   const ringing = edge.data?.waiting.find((w) => w.talk === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);
   const turn = async (act: () => Promise<unknown>, to: string) => {
-    pageTurns();
+    holdKeys("page");
     if (await notices.during(act)) open(to);
-    else pageTurned();
+    else releaseKeys("page");
   };
   const answerNow = async (id: string) => {
     await turn(() => answer(id), id);
@@ -48,9 +48,7 @@ export function Desk() {
     ...(held
       ? [{ key: "k", words: `Swap lines: speak with ${held.title}`, run: () => void swap(held.id) }]
       : []),
-    ...(ringing
-      ? [{ key: "r", words: "Answer the call that rings", run: () => void answerNow(ringing.id) }]
-      : []),
+    ...(ringing ? [{ key: "r", words: "Answer whoever waits", run: () => void answerNow(ringing.id) }] : []),
     ...((edge.data?.inHand.length ?? 0) > 1 ? [{ key: ".", words: "Next page in hand", run: next }] : []),
   ]);
   if (!may(me, "work-at-desk")) return <FirstPlace />;
@@ -63,8 +61,9 @@ export function Desk() {
         <section className="border-margin border-l-2 bg-sheet p-10">
           <h1 className="mb-2 font-semibold font-serif text-xl">No page is open</h1>
           <p className="max-w-prose text-muted">
-            A call that rings appears on the left by itself. Answer it, or open a page that is in hand; here
-            you then see who they say they are, how sure you are of it, and what you can do for them.
+            Whoever rings, writes or comes appears on the left by themselves. Answer, or open a page that is
+            in hand; here you then see who they say they are, how sure you are of it, and what you can do for
+            them.
           </p>
           {may(me, "release-sign-in") && <Release />}
         </section>

@@ -2,6 +2,8 @@ import type { Page } from "../../api/client";
 import { Key } from "../../ui/parts";
 import { exact, inWords, useNow } from "../../ui/time";
 
+const lowered = (words: string) => words.charAt(0).toLowerCase() + words.slice(1);
+
 /** The live end of the record: what was done is written. */
 export function Tape({ page }: { page: Page }) {
   const now = useNow();
@@ -26,7 +28,7 @@ export function Tape({ page }: { page: Page }) {
       <p className="text-muted lg:text-right">
         Ticket <span className="num">{page.ticket.number}</span>
         <br />
-        opened by call, {inWords(page.ticket.openedAt, now)} ago
+        opened by {lowered(page.ticket.words.one)}, {inWords(page.ticket.openedAt, now)} ago
         <br />
         <Key>?</Key> keys
       </p>

@@ -39,7 +39,7 @@ class ChecksTest {
                                 .get(0)
                                 .get("reason")
                                 .asString())
-                .contains("another call");
+                .contains("another conversation");
         assertThat(tove.change(ticket, "temporary-password").problem())
                 .isEqualTo("not-sure-enough");
     }

@@ -8,16 +8,13 @@ import earnest.channels.madeup.Pigeons;
 import earnest.connectors.madeup.CardIndex;
 import earnest.people.People;
 import earnest.testkit.Desk;
-import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
-import earnest.testkit.Steward;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 import java.util.List;
 import java.util.Map;
@@ -83,88 +80,24 @@ class MadeUpTest {
 
     @Test
     void aKindOfSystemWorksFromSettingUpToHandover() {
-        Steward steward = new Steward(app.ground());
-        steward.api()
-                .put(
-                        "/api/systems/cards",
-                        Map.of(
-                                "kind",
-                                "card-index",
-                                "name",
-                                "Card index",
-                                "whoHelps",
-                                "the archive",
-                                "position",
-                                8,
-                                "settings",
-                                Map.of("drawer", "drawer 1"),
-                                "passwordRules",
-                                Map.of("styles", List.of("read-aloud"))))
-                .ok();
-        steward.api()
-                .put(
-                        "/api/people-sources/cards",
-                        Map.of(
-                                "system", "cards",
-                                "position", 8,
-                                "mapping", Map.of("staffNumber", staffNumber()),
-                                "sameBy", "staff-number",
-                                "wholeEverySeconds", 900,
-                                "changesEverySeconds", 900,
-                                "believedGone", 0))
-                .ok();
-        try {
-            Eventually.waitFor(
-                    "the card to be matched",
-                    () -> app.bean(People.class).find("card1", 12).size() == 1);
+        try (MadeUpThings _ = MadeUpThings.of(app, account)) {
+            String card = "card" + app.knows(account).get("staffNumber").asString();
             String ticket = app.proved(tove, account);
             JsonNode system = tove.accounts(ticket).get("systems").get(1);
-            assertThat(system.get("account").asString()).isEqualTo("card1");
+            assertThat(system.get("account").asString()).isEqualTo(card);
             assertThat(system.get("actions")).hasSize(1);
             assertThat(tove.change(ticket, "cards", "unlock").problem()).isEqualTo("not-possible");
             tove.change(ticket, "cards", "temporary-password").ok();
             assertThat(tove.settled(ticket).get("state").asString()).isEqualTo("TOOK_EFFECT");
-            assertThat(tove.readAloud(ticket)).isEqualTo(CardIndex.onCard("card1"));
+            assertThat(tove.readAloud(ticket)).isEqualTo(CardIndex.onCard(card));
             assertThat(words(ticket).toString()).contains("decided to give a temporary password");
-        } finally {
-            steward.api().delete("/api/people-sources/cards").ok();
         }
-    }
-
-    private String staffNumber() {
-        return StreamSupport.stream(
-                        JsonMapper.shared()
-                                .readTree(app.ground().read("world/people.json"))
-                                .spliterator(),
-                        false)
-                .filter(p -> p.get("account").asString().equals(account))
-                .findFirst()
-                .orElseThrow()
-                .get("staffNumber")
-                .asString();
     }
 
     @Test
     void aCarrierWorksFromContactToArrival() {
-        // Somebody with a mailbox of their own, which no carrier of ours reaches.
-        String mailbox = "own." + account + "@example.org";
-        app.directory()
-                .administer(
-                        "dn: " + DirectoryOfTests.dn(account),
-                        "changetype: modify",
-                        "replace: bwOwnMail",
-                        "bwOwnMail: " + mailbox,
-                        "-");
-        Eventually.waitFor(
-                "the mailbox to be copied",
-                () -> app.bean(People.class).withContact(mailbox).size() == 1);
-        // It is new; for this test it has been there long.
-        app.database()
-                .sql("update contact set since = null where value = :v")
-                .param("v", mailbox)
-                .update();
-        Pigeons.fly(true);
-        try {
+        String mailbox = MadeUpThings.mailbox(account);
+        try (MadeUpThings _ = MadeUpThings.of(app, account)) {
             String ticket = app.proved(tove, account);
             tove.change(ticket, "temporary-password").ok();
             tove.settled(ticket);
@@ -212,8 +145,6 @@ class MadeUpTest {
                                             && letter.contains("Your temporary password is"));
             assertThat(words(ticket))
                     .contains("took the letter to own mail", "the letter reached own mail");
-        } finally {
-            Pigeons.fly(false);
         }
     }
 

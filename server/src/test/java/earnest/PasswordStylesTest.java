@@ -95,6 +95,7 @@ class PasswordStylesTest {
 
     @Test
     void oneThatIsTypedIsTakenWhenItKeepsEveryRule() {
+        app.needs("ldap");
         JsonNode trial = tryOut(CANARY).ok();
         assertThat(trial.get("ok").asBoolean()).isTrue();
         assertThat(trial.get("remembers").asInt()).isPositive();

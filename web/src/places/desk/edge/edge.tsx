@@ -24,7 +24,9 @@ export function Edge({ edge, open, swap, turn, answer }: Props) {
       ))}
       <div className="h-2" />
       <Head words="Waiting" count={edge?.waiting.length ?? 0} />
-      {edge?.waiting.length === 0 && <Empty words="Nobody waits. A call that rings comes here by itself." />}
+      {edge?.waiting.length === 0 && (
+        <Empty words="Nobody waits. Whoever rings, writes or comes appears here by themselves." />
+      )}
       {edge?.waiting.map((w) =>
         w.talk === "ringing" ? (
           <Ringing key={w.id} waiting={w} now={now} first={w.id === firstRing} answer={answer} />
@@ -104,11 +106,11 @@ interface RingingProps {
 function Ringing({ waiting: w, now, first, answer }: RingingProps) {
   return (
     <section
-      aria-label="A call rings"
+      aria-label={w.title}
       className="mb-1 rounded-l-[3px] border border-rule border-r-0 border-l-4 border-l-seal bg-lit px-2.5 py-1.5"
     >
       <b className="block">
-        Ringing <span className="num">{since(w.since, now)}</span>
+        {w.title} <span className="num">{since(w.since, now)}</span>
       </b>
       <small className="mb-1 block text-muted text-xs">{w.words}</small>
       <Button onClick={() => answer(w.id)}>Answer {first && <Key>R</Key>}</Button>

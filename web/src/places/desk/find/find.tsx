@@ -3,7 +3,7 @@ import { useDeferredValue, useEffect, useRef, useState } from "react";
 import { useLocation } from "react-router";
 import { ask, client, type Found, type Page, Problem } from "../../../api/client";
 import { whenTypingBegins } from "../../../keys/dispatcher";
-import { isLetter, pageTurned, setLettersName, singleKeysOn, typing } from "../../../keys/keys";
+import { isLetter, releaseKeys, setLettersName, singleKeysOn, typing } from "../../../keys/keys";
 import { useKeys } from "../../../keys/use-keys";
 import { Key } from "../../../ui/parts";
 import { claim } from "../acts";
@@ -51,7 +51,7 @@ export function Find() {
   const opened = page?.ticket.mine ? page.ticket.id : undefined;
   useEffect(() => {
     if (!opened || opened !== ticket) return;
-    const meanwhile = pageTurned();
+    const meanwhile = releaseKeys("page");
     if (!naming || !meanwhile) return;
     setText(meanwhile);
     field.current?.focus();

@@ -85,8 +85,8 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
 }
 
 const SENT: Record<string, string> = {
-  sending: "is on its way to the gateway",
-  left: "left the gateway",
+  sending: "is on its way",
+  left: "left, and has not arrived yet",
   arrived: "arrived",
   waiting: "did not leave; choose again",
 };
@@ -134,7 +134,7 @@ function Facts({ page, handover }: { page: Page; handover: HandoverState }) {
           ["Out of force", clock(state.expiresAt)],
         ] as [string, string][])),
     [`${name} is in`, state.inAt ? clock(state.inAt) : state.reminded ? "still not" : "not yet"],
-    ["Told on", handover.told.join("; ") || "no phone that takes texts"],
+    ["Told on", handover.told.join("; ") || "no contact that a message reaches"],
   ];
   return (
     <dl>

@@ -2,6 +2,7 @@ import { render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
 import type { OpenCheck as Check } from "../../../api/client";
+import { holdKeys, keepTyped } from "../../../keys/keys";
 import * as acts from "../acts";
 import { OpenCheck } from "./open-check";
 
@@ -46,6 +47,14 @@ describe("a code", () => {
     await userEvent.keyboard("12 34-56");
     await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { typed: "123456" }));
     expect(acts.replyToCheck).toHaveBeenCalledTimes(1);
+  });
+  it("takes what was typed while it was on its way", async () => {
+    holdKeys("form");
+    for (const key of ["1", "2"]) keepTyped(new KeyboardEvent("keydown", { key }));
+    render(<OpenCheck ticket="t" check={code} />);
+    expect(screen.getByLabelText("The six digits that were sent")).toHaveValue("12");
+    await userEvent.keyboard("3456");
+    await waitFor(() => expect(acts.replyToCheck).toHaveBeenCalledWith("t", "c", { typed: "123456" }));
   });
   it("is not sent again by Enter while its answer is on the way", async () => {
     vi.mocked(acts.replyToCheck).mockReturnValue(new Promise(() => {}));

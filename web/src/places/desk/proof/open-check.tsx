@@ -1,5 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { OpenCheck as Check, CheckForm } from "../../../api/client";
+import { releaseKeys } from "../../../keys/keys";
 import { useKeys } from "../../../keys/use-keys";
 import { Button } from "../../../ui/parts";
 import { inWords, useNow } from "../../../ui/time";
@@ -61,7 +62,6 @@ function Typed({ ticket, check }: Props) {
   const { digits, asks } = check.form;
   const code = digits > 0;
   const one = useOneAtATime();
-  useEffect(() => field.current?.focus(), []);
   const submit = (value: string) =>
     one(async () => {
       let again = true;
@@ -82,6 +82,12 @@ function Typed({ ticket, check }: Props) {
     // A code submits itself at the last digit.
     if (code && next.length === digits) void submit(next);
   };
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the form comes
+  useEffect(() => {
+    field.current?.focus();
+    const meanwhile = releaseKeys("form");
+    if (meanwhile) change(meanwhile);
+  }, []);
   const left = check.expiresAt ? Math.max(0, Date.parse(check.expiresAt) - now) : null;
   return (
     <form
@@ -127,6 +133,7 @@ function Typed({ ticket, check }: Props) {
 function Chosen({ ticket, check }: Props) {
   const notices = useNotices();
   const { choices, says } = check.form;
+  useEffect(() => void releaseKeys("form"), []);
   const one = useOneAtATime();
   const choose = (chosen: string) =>
     void one(async () => {

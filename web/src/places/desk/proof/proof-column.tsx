@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Judgement, Page, Reckoning } from "../../../api/client";
+import { holdKeys, releaseKeys } from "../../../keys/keys";
 import { useKeys } from "../../../keys/use-keys";
 import { Button, Key } from "../../../ui/parts";
 import { clock } from "../../../ui/time";
@@ -197,10 +198,17 @@ function Offers({ page, placed, enough }: OffersProps) {
   const [more, setMore] = useState(false);
   const shown = !enough || more;
   const notices = useNotices();
-  const begin = (offer: string) => void notices.during(() => beginCheck(page.ticket.id, offer));
+  const begin = async (offer: string) => {
+    holdKeys("form");
+    if (!(await notices.during(() => beginCheck(page.ticket.id, offer)))) releaseKeys("form");
+  };
   useKeys(
     shown
-      ? placed.map(({ offer }, i) => ({ key: String(i + 1), words: offer.label, run: () => begin(offer.id) }))
+      ? placed.map(({ offer }, i) => ({
+          key: String(i + 1),
+          words: offer.label,
+          run: () => void begin(offer.id),
+        }))
       : [],
   );
   if (placed.length === 0) return null;

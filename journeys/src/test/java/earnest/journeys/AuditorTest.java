@@ -13,6 +13,7 @@ import earnest.core.record.ReceiptCheck;
 import earnest.core.record.SealKey;
 import earnest.core.record.Verification;
 import earnest.testkit.Desk;
+import earnest.testkit.browser.Analyst;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.extension.ExtendWith;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 
 import earnest.testkit.Desk;
+import earnest.testkit.browser.Analyst;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;

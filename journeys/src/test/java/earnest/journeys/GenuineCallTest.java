@@ -6,6 +6,8 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.ColorScheme;
 import com.unboundid.ldap.sdk.ResultCode;
 
+import earnest.testkit.browser.Analyst;
+
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;

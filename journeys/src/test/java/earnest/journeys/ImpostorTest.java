@@ -6,6 +6,7 @@ import com.microsoft.playwright.APIResponse;
 import com.microsoft.playwright.options.RequestOptions;
 
 import earnest.testkit.Desk;
+import earnest.testkit.browser.Analyst;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;

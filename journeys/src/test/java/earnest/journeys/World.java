@@ -1,9 +1,7 @@
 package earnest.journeys;
 
 import com.microsoft.playwright.Browser;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
@@ -12,6 +10,9 @@ import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
 import earnest.testkit.Steward;
+import earnest.testkit.browser.Browsing;
+import earnest.testkit.browser.Chromium;
+import earnest.testkit.browser.Watched;
 
 import org.junit.jupiter.api.extension.AfterTestExecutionCallback;
 import org.junit.jupiter.api.extension.BeforeEachCallback;
@@ -19,21 +20,15 @@ import org.junit.jupiter.api.extension.ExtensionContext;
 import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** The whole product running, and one browser, for all journeys. */
-final class World implements AutoCloseable {
+final class World implements Browsing, AutoCloseable {
     private static final int LAST_WORDS = 40;
     private final Ground ground = Ground.start("journeys");
     private final ServerProcess server;
-    private final Playwright playwright;
-    private final Browser browser;
+    private final Chromium chromium;
     private final People people;
 
     /** Every password and code that was handed over, to be searched for at the end. */
@@ -45,43 +40,9 @@ final class World implements AutoCloseable {
     private World() {
         server = ServerProcess.start(ground, "earnest.waypoint.folder=" + ground.home());
         new Steward(ground).copyPeople(2, 900);
-        playwright = Playwright.create(new Playwright.CreateOptions().setEnv(environment()));
-        browser =
-                playwright
-                        .chromium()
-                        .launch(
-                                new BrowserType.LaunchOptions()
-                                        .setExecutablePath(chromium())
-                                        .setArgs(
-                                                List.of(
-                                                        "--no-sandbox",
-                                                        "--disable-gpu",
-                                                        "--disable-quic",
-                                                        "--no-first-run",
-                                                        "--disable-background-networking",
-                                                        "--disable-component-update",
-                                                        "--disable-sync")));
+        chromium = Chromium.start();
         people = new People(ground);
         Desk.untilReady(ground, somebody());
-    }
-
-    private static Path chromium() {
-        return Stream.of("/usr/bin/chromium", "/usr/bin/chromium-browser")
-                .map(Path::of)
-                .filter(Files::isExecutable)
-                .findFirst()
-                .orElseThrow(
-                        () ->
-                                new IllegalStateException(
-                                        "Chromium is missing: ./earnest test installs it"));
-    }
-
-    private static Map<String, String> environment() {
-        Map<String, String> environment =
-                System.getenv().entrySet().stream()
-                        .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue));
-        environment.put("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1");
-        return environment;
     }
 
     Ground ground() {
@@ -92,8 +53,14 @@ final class World implements AutoCloseable {
         return server;
     }
 
-    Browser browser() {
-        return browser;
+    @Override
+    public Browser browser() {
+        return chromium.browser();
+    }
+
+    @Override
+    public String url() {
+        return ground.serverUrl();
     }
 
     Desk desk(String login) {
@@ -122,7 +89,8 @@ final class World implements AutoCloseable {
         return List.copyOf(secrets);
     }
 
-    Watched watch(String who, Page page) {
+    @Override
+    public Watched watch(String who, Page page) {
         Watched more = new Watched(who, page);
         watched.add(more);
         return more;
@@ -142,8 +110,7 @@ final class World implements AutoCloseable {
 
     @Override
     public void close() {
-        browser.close();
-        playwright.close();
+        chromium.close();
         server.stop();
     }
 

@@ -29,6 +29,19 @@ record GoneChannel(String id) implements TicketChannel {
     }
 
     @Override
+    public ChannelDeeds deeds() {
+        return new ChannelDeeds(
+                "Channel",
+                "came",
+                "went away",
+                "took the conversation",
+                "ended the conversation",
+                "they wait",
+                "went on with the conversation",
+                "the conversation broke off");
+    }
+
+    @Override
     public Optional<Address> address(Map<String, String> facts) {
         return Optional.empty();
     }

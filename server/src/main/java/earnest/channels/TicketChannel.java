@@ -11,7 +11,11 @@ public interface TicketChannel {
     /** As rules and tickets name it, such as {@code call}. */
     String id();
 
+    /** For the desk. */
     ChannelWords words();
+
+    /** For the record. */
+    ChannelDeeds deeds();
 
     /** From where the facts say somebody comes, or empty where they do not say. */
     Optional<Address> address(Map<String, String> facts);

@@ -64,7 +64,7 @@ class CheckController {
                 "409 not-offered",
                 "409 nobody-named",
                 "409 nobody-on-the-line",
-                "429 too-many-codes",
+                "429 too-many-checks",
                 "409 held-by-another",
                 "409 closed",
                 "409 changed-meanwhile"
@@ -88,7 +88,7 @@ class CheckController {
                 "409 line-held",
                 "409 check-over",
                 "409 conversation-over",
-                "409 not-answered",
+                "409 too-early",
                 "409 held-by-another",
                 "409 closed",
                 "409 changed-meanwhile"

@@ -110,7 +110,7 @@ final class ExplanationWords {
             return null;
         }
         return switch (reason) {
-            case "other-conversation" -> "from another call, counts nothing now";
+            case "other-conversation" -> "from another conversation, counts nothing now";
             case "expired" -> "older than %d minutes".formatted(rules.validMinutes());
             case "recent-path" -> "too new, counts %d at most".formatted(rules.caps().recentPath());
             case "same-path" -> "rests on the same thing as another line";

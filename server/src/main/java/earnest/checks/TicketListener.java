@@ -12,6 +12,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.util.Locale;
 import java.util.UUID;
 
 /** What happens to a ticket touches its checks in the same transaction. */
@@ -58,7 +59,11 @@ class TicketListener {
         String name = people.person(claimed.person()).map(People.Person::name).orElse(null);
         UUID entry =
                 record.append(
-                        Entry.bySystem(shown.kind(), "line", "Line")
+                        Entry.bySystem(
+                                        shown.kind(),
+                                        shown.teller().toLowerCase(Locale.ROOT),
+                                        shown.teller())
+                                .data("shown", shown.what())
                                 .ticket(claimed.ticket(), claimed.conversation())
                                 .person(claimed.person(), name));
         People.Contact contact = shown.contact();

@@ -178,7 +178,7 @@ class PageComposer {
                                 t ->
                                         person.flatMap(p -> people.contact(p.id(), t.contact()))
                                                         .map(c -> c.kind().words())
-                                                        .orElse("a phone")
+                                                        .orElse("a former contact")
                                                 + ", "
                                                 + t.state().words())
                         .toList();

@@ -4,8 +4,9 @@ import java.util.Locale;
 
 /**
  * Every kind of entry, with the words in which it is read. In braces: a personal field or a field
- * of the data; what is missing is left out. {@code {what}} stands for words in the data, which may
- * hold braces themselves. The list is complete: nothing else is ever recorded.
+ * of the data; what is missing is left out, or read as what stands behind a colon. {@code {what}}
+ * stands for words in the data, which may hold braces themselves. The list is complete: nothing
+ * else is ever recorded.
  */
 public enum EntryKind {
     SIGNED_IN("signed in"),
@@ -16,13 +17,13 @@ public enum EntryKind {
     SIGN_IN_RELEASED("released the sign-in of {analystName}"),
     SESSION_ENDED("was signed out: {reason}"),
 
-    CALL_RANG("rang, {number}"),
-    CALL_ANSWERED("answered the call"),
-    CALL_MISSED("hung up before anybody answered"),
-    CALL_ENDED("ended the call"),
-    LINE_HELD("the line is held: they do not hear the desk"),
-    LINE_SPOKEN("spoke on the line again"),
-    LINE_DROPPED("the line dropped; the next call starts at nothing"),
+    CALL_RANG("{did:rang}, {number}"),
+    CALL_ANSWERED("{did:answered the call}"),
+    CALL_MISSED("{did:hung up} before anybody answered"),
+    CALL_ENDED("{did:ended the call}"),
+    LINE_HELD("{did:the line is held}: they do not hear the desk"),
+    LINE_SPOKEN("{did:spoke on the line again}"),
+    LINE_DROPPED("{did:the line dropped}; the next one starts at nothing"),
 
     TICKET_TAKEN("took the ticket"),
     TICKET_TAKEN_OVER("took the ticket over from {from}"),
@@ -30,8 +31,8 @@ public enum EntryKind {
     TICKET_CLOSED("closed the ticket {summary}"),
     TICKET_READ("read a closed ticket of somebody else"),
     PERSON_CLAIMED("took the caller to say they are {person}"),
-    NUMBER_SHOWN("number shown is on record for {person}"),
-    NUMBER_DIFFERS("number shown is not on record for {person}"),
+    NUMBER_SHOWN("{shown:number shown} is on record for {person}"),
+    NUMBER_DIFFERS("{shown:number shown} is not on record for {person}"),
 
     CHECK_BEGUN("{what}"),
     CHECK_WENT_ON("{what}"),

@@ -10,7 +10,7 @@ import java.util.stream.Collectors;
 
 /** Puts an entry into words. */
 final class EntryWords {
-    private static final Pattern SLOT = Pattern.compile("\\{([a-zA-Z]+)}");
+    private static final Pattern SLOT = Pattern.compile("\\{([a-zA-Z]+)(?::([^}]*))?}");
     private static final Map<String, EntryKind> KINDS =
             Arrays.stream(EntryKind.values()).collect(Collectors.toMap(EntryKind::id, k -> k));
 
@@ -28,7 +28,7 @@ final class EntryWords {
             String field = slots.group(1);
             String value = personal.get(field);
             if (value == null) {
-                value = data.path(field).asString("");
+                value = data.path(field).asString(slots.group(2) == null ? "" : slots.group(2));
             }
             slots.appendReplacement(words, Matcher.quoteReplacement(value));
         }

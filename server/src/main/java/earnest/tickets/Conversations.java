@@ -1,5 +1,6 @@
 package earnest.tickets;
 
+import earnest.channels.ChannelDeeds;
 import earnest.channels.ChannelEvent;
 import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
@@ -16,6 +17,7 @@ import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -72,7 +74,8 @@ class Conversations {
         conversations.add(conversation);
         TicketChannel channel = channels.channel(began.channel());
         record.append(
-                Entry.bySystem(EntryKind.CALL_RANG, "line", "Line")
+                told(EntryKind.CALL_RANG, channel)
+                        .data("did", channel.deeds().came())
                         .ticket(ticket.id, conversation.id)
                         .data("channel", began.channel())
                         .personal(
@@ -80,6 +83,11 @@ class Conversations {
                                 channel.address(began.facts())
                                         .map(TicketChannel.Address::masked)
                                         .orElse(channel.words().noAddress())));
+    }
+
+    /** What the record says of it. */
+    ChannelDeeds deeds(Conversation conversation) {
+        return channels.channel(conversation.channel).deeds();
     }
 
     /** The desk answers, and tells the channel once that is committed. */
@@ -120,6 +128,7 @@ class Conversations {
         tell(conversation, TicketChannel::held);
         record.append(
                 Entry.byEarnest(EntryKind.LINE_HELD)
+                        .data("did", deeds(conversation).held())
                         .ticket(conversation.ticketId, conversation.id));
     }
 
@@ -204,9 +213,18 @@ class Conversations {
                 missed
                         ? EntryKind.CALL_MISSED
                         : dropped ? EntryKind.LINE_DROPPED : EntryKind.CALL_ENDED;
-        Entry entry =
-                dropped ? Entry.bySystem(kind, "line", "Line") : Entry.byCaller(kind, reference);
-        record.append(entry.ticket(ticket.id, conversation.id));
+        TicketChannel channel = channels.channel(conversation.channel);
+        String did =
+                missed
+                        ? channel.deeds().went()
+                        : dropped ? channel.deeds().dropped() : channel.deeds().ended();
+        Entry entry = dropped ? told(kind, channel) : Entry.byCaller(kind, reference);
+        record.append(entry.data("did", did).ticket(ticket.id, conversation.id));
+    }
+
+    private static Entry told(EntryKind kind, TicketChannel channel) {
+        String teller = channel.deeds().teller();
+        return Entry.bySystem(kind, teller.toLowerCase(Locale.ROOT), teller);
     }
 
     /** What was proved in a conversation ends with it, so decisions made before must fall. */

@@ -56,7 +56,9 @@ class Owning {
                     ticket.state = Tickets.State.OPEN;
                     ticket.holderId = me.id();
                     talks.answered(conversation, me.id());
-                    record.append(TicketEntries.entry(EntryKind.CALL_ANSWERED, ticket, me));
+                    record.append(
+                            TicketEntries.entry(EntryKind.CALL_ANSWERED, ticket, me)
+                                    .data("did", talks.deeds(conversation).took()));
                 });
     }
 

@@ -42,7 +42,9 @@ class Talking {
                         throw new Problem(409, "no-call", "Nobody is on the line.");
                     }
                     talks.hungUp(ticket, conversation);
-                    record.append(TicketEntries.entry(EntryKind.CALL_ENDED, ticket, me));
+                    record.append(
+                            TicketEntries.entry(EntryKind.CALL_ENDED, ticket, me)
+                                    .data("did", talks.deeds(conversation).ended()));
                 });
     }
 
@@ -63,7 +65,9 @@ class Talking {
                                                                     + " one."));
                     talks.hungUp(ticket, held);
                     record.append(
-                            Entry.by(EntryKind.CALL_ENDED, me.id(), me.name()).ticket(id, held.id));
+                            Entry.by(EntryKind.CALL_ENDED, me.id(), me.name())
+                                    .data("did", talks.deeds(held).ended())
+                                    .ticket(id, held.id));
                 });
     }
 
@@ -77,7 +81,9 @@ class Talking {
                     }
                     if (conversation.held()) {
                         talks.speak(conversation, me.id());
-                        record.append(TicketEntries.entry(EntryKind.LINE_SPOKEN, ticket, me));
+                        record.append(
+                                TicketEntries.entry(EntryKind.LINE_SPOKEN, ticket, me)
+                                        .data("did", talks.deeds(conversation).resumed()));
                     }
                 });
     }

@@ -1,5 +1,6 @@
 package earnest.channels.call;
 
+import earnest.channels.ChannelDeeds;
 import earnest.channels.ChannelWords;
 import earnest.channels.OutgoingCalls;
 import earnest.channels.OutsideJson;
@@ -45,6 +46,17 @@ class TelephoneLine implements TicketChannel, OutgoingCalls {
                     "You called this line, on a number on record.",
                     "End call");
 
+    private static final ChannelDeeds DEEDS =
+            new ChannelDeeds(
+                    "Line",
+                    "rang",
+                    "hung up",
+                    "answered the call",
+                    "ended the call",
+                    "the line is held",
+                    "spoke on the line again",
+                    "the line dropped");
+
     /** {@code earnest.line}: where it is, and the shared token. */
     @Validated
     @ConfigurationProperties("earnest.line")
@@ -69,6 +81,11 @@ class TelephoneLine implements TicketChannel, OutgoingCalls {
     @Override
     public ChannelWords words() {
         return WORDS;
+    }
+
+    @Override
+    public ChannelDeeds deeds() {
+        return DEEDS;
     }
 
     @Override

@@ -109,8 +109,14 @@ public interface ProofMethod {
      * @param contact on which it rests; null: it rests on nothing, and only the words stand on the
      *     record
      * @param kind of the entry
+     * @param what shows, in words
+     * @param teller who showed it
      */
-    record Shown(People.@Nullable Contact contact, earnest.record.EntryKind kind) {}
+    record Shown(
+            People.@Nullable Contact contact,
+            earnest.record.EntryKind kind,
+            String what,
+            String teller) {}
 
     /** Things that a person has for it, in words. */
     default List<String> devices(UUID person) {

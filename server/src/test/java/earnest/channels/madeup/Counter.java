@@ -1,5 +1,6 @@
 package earnest.channels.madeup;
 
+import earnest.channels.ChannelDeeds;
 import earnest.channels.ChannelWords;
 import earnest.channels.TicketChannel;
 
@@ -46,6 +47,19 @@ public class Counter implements TicketChannel {
     @Override
     public ChannelWords words() {
         return WORDS;
+    }
+
+    @Override
+    public ChannelDeeds deeds() {
+        return new ChannelDeeds(
+                "Window",
+                "rang the bell",
+                "went away",
+                "asked them in",
+                "let them go",
+                "they wait at the window",
+                "went on at the window",
+                "they ran away");
     }
 
     @Override

@@ -113,9 +113,9 @@ public final class CardIndex implements Connector {
 
     private static PeopleSource.Read one(String staffNumber) {
         return new PeopleSource.Read(
-                "card-1",
-                "drawer 1, card 1",
-                "card1",
+                "card-" + staffNumber,
+                "drawer 1, card " + staffNumber,
+                "card" + staffNumber,
                 "On A Card",
                 null,
                 "Card",

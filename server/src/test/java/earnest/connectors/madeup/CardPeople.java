@@ -33,6 +33,7 @@ record CardPeople(List<Read> cards) implements PeopleSource {
                                 contacts.put(kind, person.get(field).asString());
                             }
                         });
+        contacts.put("work-mail", account + "@brackwater.example");
         return new Read(
                 account,
                 account,
@@ -45,8 +46,11 @@ record CardPeople(List<Read> cards) implements PeopleSource {
                 person.path("vessel").asString(null),
                 person.path("port").asString(null),
                 null,
-                null,
-                Map.of("staff-number", person.get("staffNumber").asString()),
+                person.path("manager").asString(null),
+                Map.of(
+                        "staff-number", person.get("staffNumber").asString(),
+                        "joined", person.get("joined").asString(),
+                        "locker", person.get("locker").asString()),
                 contacts);
     }
 

@@ -8,6 +8,7 @@ import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
 import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Refusals;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.ground.JobQueue;
@@ -129,9 +130,7 @@ class CallBack implements ProofMethod {
                     default -> throw Problem.invalid("What was heard is not one of the answers.");
                 };
         if (placed(check).answeredAt() == null) {
-            throw new Problem(
-                    409,
-                    "not-answered",
+            throw Refusals.tooEarly(
                     "Nobody answered the call back yet. Wait for the answer, or end it without"
                             + " one.");
         }

@@ -10,6 +10,7 @@ import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
 import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Refusals;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.checks.methods.TryWords;
@@ -89,9 +90,7 @@ class CodeByText implements ProofMethod {
     public String begin(Check check) {
         long sent = history.startedSince(check.person(), ID, check.startedAt().minus(CODES_WINDOW));
         if (sent >= MOST_CODES) {
-            throw new Problem(
-                    429,
-                    "too-many-codes",
+            throw Refusals.tooMany(
                     "This person was sent %d codes within half an hour. Use another check."
                             .formatted(sent));
         }

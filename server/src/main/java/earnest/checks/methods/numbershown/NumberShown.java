@@ -14,6 +14,7 @@ import earnest.tickets.Tickets;
 import org.springframework.stereotype.Component;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 
@@ -49,11 +50,14 @@ class NumberShown implements ProofMethod {
     }
 
     private Shown compared(Tickets.Claimed claimed, String number) {
+        TicketChannel channel = channels.channel(claimed.channel());
+        String what = channel.words().address().toLowerCase(Locale.ROOT);
+        String teller = channel.deeds().teller();
         return people.contacts(claimed.person()).stream()
                 .filter(contact -> contact.value().equals(number))
                 .findFirst()
-                .map(contact -> new Shown(contact, EntryKind.NUMBER_SHOWN))
-                .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS));
+                .map(contact -> new Shown(contact, EntryKind.NUMBER_SHOWN, what, teller))
+                .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS, what, teller));
     }
 
     /** A withheld number differs from nothing. */
@@ -68,7 +72,11 @@ class NumberShown implements ProofMethod {
                                                 known.contacts().stream()
                                                         .noneMatch(c -> c.value().equals(number)))
                                 .isPresent();
-        return differs ? Map.of("number-differs", "Number shown is not on record") : Map.of();
+        return differs
+                ? Map.of(
+                        "number-differs",
+                        channels.channel(talk.channel()).words().address() + " is not on record")
+                : Map.of();
     }
 
     @Override

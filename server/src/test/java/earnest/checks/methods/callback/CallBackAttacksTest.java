@@ -149,9 +149,9 @@ class CallBackAttacksTest {
         assertThat(head.get("held").isObject()).as("the first line is held").isTrue();
         assertThat(head.get("speaking").asBoolean()).isTrue();
         // Until the person confirms the other line to be theirs, what was proved there is not.
-        assertThat(lines(ticket)).contains("from another call");
+        assertThat(lines(ticket)).contains("from another conversation");
         tove.heard(ticket, check, "confirmed").ok();
-        assertThat(lines(ticket)).doesNotContain("from another call");
+        assertThat(lines(ticket)).doesNotContain("from another conversation");
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
         // The called line ends: the first one is alone again, and gets nothing.
@@ -172,7 +172,7 @@ class CallBackAttacksTest {
         app.word(tove, ticket, "north");
         String check = calledBack(ticket, account);
         tove.heard(ticket, check, "somebody-else").ok();
-        assertThat(lines(ticket)).contains("from another call");
+        assertThat(lines(ticket)).contains("from another conversation");
     }
 
     @Test

@@ -40,11 +40,11 @@ class CallBackTest {
     @Test
     void aCallBackThatNobodyAnsweredCannotBeConfirmed() {
         String check = tove.begin(ticket, "call-back");
-        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("not-answered");
+        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("too-early");
         outside.decline(account);
         Eventually.waitFor(
                 "the refusal to be seen", () -> tove.says(ticket).equals("The call was declined."));
-        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("not-answered");
+        assertThat(tove.heard(ticket, check, "confirmed").problem()).isEqualTo("too-early");
         tove.end(ticket, check).ok();
         assertThat(tove.standing(ticket)).isZero();
     }

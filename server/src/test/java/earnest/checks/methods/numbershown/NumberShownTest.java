@@ -21,6 +21,7 @@ class NumberShownTest {
 
     @BeforeEach
     void desk(App app) {
+        app.needs("call");
         this.app = app;
         tove = app.desk("tove.rask");
         outside = app.outside();

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
 import earnest.testkit.Desk;
-import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -19,20 +18,17 @@ import java.util.Map;
 class StaffFactTest {
     private App app;
     private Desk tove;
-    private Outside outside;
 
     @BeforeEach
     void desk(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        outside = app.outside();
     }
 
     @Test
     void factsAreComparedAsHeardAndCountThreeAtMost() {
         String account = app.somebody();
-        outside.ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         Map<String, String> knows = facts(account);
         for (int i = 0; i < knows.size(); i++) {
@@ -67,8 +63,7 @@ class StaffFactTest {
     @Test
     void aFactThatIsDroppedCountsAsFailed() {
         String account = app.somebody();
-        outside.ringWithheld();
-        String ticket = tove.answer();
+        String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         int before = tove.standing(ticket);
         String check = tove.begin(ticket, "staff-fact");

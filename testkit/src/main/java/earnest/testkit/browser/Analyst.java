@@ -1,6 +1,4 @@
-package earnest.journeys;
-
-import static org.assertj.core.api.Assertions.assertThat;
+package earnest.testkit.browser;
 
 import com.deque.html.axecore.playwright.AxeBuilder;
 import com.deque.html.axecore.results.Rule;
@@ -13,9 +11,10 @@ import com.microsoft.playwright.options.ColorScheme;
 
 import java.util.List;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 /** An analyst before a browser. */
-final class Analyst implements AutoCloseable {
+public final class Analyst implements AutoCloseable {
     private final BrowserContext context;
     private final Page page;
     private final Watched watched;
@@ -28,15 +27,15 @@ final class Analyst implements AutoCloseable {
     }
 
     /** Signs in by clicking, as the sign-in page of the demo offers it. */
-    static Analyst signIn(World world, String login, ColorScheme scheme) {
-        return signIn(world, login, scheme, browser -> {});
+    public static Analyst signIn(Browsing where, String login, ColorScheme scheme) {
+        return signIn(where, login, scheme, browser -> {});
     }
 
     /** With a browser that is prepared first. */
-    static Analyst signIn(
-            World world, String login, ColorScheme scheme, Consumer<BrowserContext> prepared) {
+    public static Analyst signIn(
+            Browsing where, String login, ColorScheme scheme, Consumer<BrowserContext> prepared) {
         BrowserContext context =
-                world.browser()
+                where.browser()
                         .newContext(
                                 new Browser.NewContextOptions()
                                         .setViewportSize(1280, 800)
@@ -44,8 +43,8 @@ final class Analyst implements AutoCloseable {
         prepared.accept(context);
         Page page = context.newPage();
         page.setDefaultTimeout(15_000);
-        Watched watched = world.watch(login, page);
-        page.navigate(world.ground().serverUrl() + "/");
+        Watched watched = where.watch(login, page);
+        page.navigate(where.url() + "/");
         Analyst analyst = new Analyst(context, page, watched);
         page.getByText(login).click();
         analyst.button("Sign in").click();
@@ -53,28 +52,28 @@ final class Analyst implements AutoCloseable {
         return analyst;
     }
 
-    static Analyst signIn(World world, String login) {
-        return signIn(world, login, ColorScheme.LIGHT);
+    public static Analyst signIn(Browsing where, String login) {
+        return signIn(where, login, ColorScheme.LIGHT);
     }
 
-    Page page() {
+    public Page page() {
         return page;
     }
 
-    Locator column(String name) {
+    public Locator column(String name) {
         return page.getByRole(
                 AriaRole.REGION, new Page.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    Locator button(String name) {
+    public Locator button(String name) {
         return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name));
     }
 
-    void see(String words) {
+    public void see(String words) {
         page.getByText(words).first().waitFor();
     }
 
-    void press(String... keys) {
+    public void press(String... keys) {
         for (String key : keys) {
             pressed++;
             page.keyboard().press(key);
@@ -82,16 +81,16 @@ final class Analyst implements AutoCloseable {
     }
 
     /** Keys that were pressed one by one; names and codes that were typed are not among them. */
-    int pressed() {
+    public int pressed() {
         return pressed;
     }
 
-    void type(String text) {
+    public void type(String text) {
         page.keyboard().type(text);
     }
 
     /** Takes nobody's word for it that a page can be used by everybody (WCAG 2.2 AA). */
-    void accessible(String where) {
+    public void accessible(String where) {
         page.waitForTimeout(250);
         List<Rule> violations =
                 new AxeBuilder(page)
@@ -105,10 +104,12 @@ final class Analyst implements AutoCloseable {
                                         "best-practice"))
                         .analyze()
                         .getViolations();
-        assertThat(violations)
-                .as(where)
-                .extracting(rule -> rule.getId() + ": " + rule.getHelp() + " " + rule.getNodes())
-                .isEmpty();
+        if (!violations.isEmpty()) {
+            throw new AssertionError(
+                    violations.stream()
+                            .map(r -> r.getId() + ": " + r.getHelp() + " " + r.getNodes())
+                            .collect(Collectors.joining("\n", where + ":\n", "")));
+        }
     }
 
     @Override

@@ -1,4 +1,4 @@
-package earnest.journeys;
+package earnest.testkit.browser;
 
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.PlaywrightException;
@@ -10,14 +10,14 @@ import java.util.ArrayDeque;
 import java.util.Deque;
 
 /** What one page asked of the server and showed in the end, told when a journey fails. */
-final class Watched {
+public final class Watched {
     private static final int MOST = 60;
     private final String who;
     private final Page page;
     private final Deque<String> asked = new ArrayDeque<>();
     private String shown = "(not looked at)";
 
-    Watched(String who, Page page) {
+    public Watched(String who, Page page) {
         this.who = who;
         this.page = page;
         page.onRequest(request -> note(request, "asked"));
@@ -42,7 +42,7 @@ final class Watched {
     }
 
     /** Remembers what the page shows now. */
-    void look() {
+    public void look() {
         try {
             shown = page.locator("body").innerText();
         } catch (PlaywrightException gone) {
