@@ -88,19 +88,23 @@ class MadeUpPageTest implements Browsing {
             answered(tove);
             tove.see("Sure enough");
             tove.accessible("made-up parts, proved");
-            Locator card = tove.page().getByRole(AriaRole.REGION, named("Card index"));
-            card.click();
-            card.getByLabel("The new password is").selectOption("copied");
-            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Give")).click();
+            Locator drawer = tove.page().getByRole(AriaRole.REGION, named("Card index"));
+            drawer.click();
+            drawer.getByLabel("The new password is").selectOption("copied");
+            drawer.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Give"))
+                    .click();
             tove.button("Letter to own mail").click();
-            tove.see("arrived");
-            assertThat(Pigeons.brought())
-                    .anyMatch(
-                            letter ->
-                                    letter.startsWith(MadeUpThings.mailbox(account))
-                                            && letter.contains(
-                                                    CardIndex.onCard(
-                                                            "card" + staffNumber(account))));
+            String card = "card" + app.knows(account).get("staffNumber").asString();
+            Eventually.waitFor(
+                    "the letter to be brought",
+                    () ->
+                            Pigeons.brought().stream()
+                                    .anyMatch(
+                                            letter ->
+                                                    letter.startsWith(MadeUpThings.mailbox(account))
+                                                            && letter.contains(
+                                                                    CardIndex.onCard(card))));
+            tove.column("Handover").getByText("The letter arrived").waitFor();
             tove.press("h");
             tove.see("let them go");
             Eventually.waitFor(
@@ -114,10 +118,6 @@ class MadeUpPageTest implements Browsing {
         field.waitFor();
         assertThat(field.inputValue()).isEqualTo("heron");
         tove.press("Enter");
-    }
-
-    private String staffNumber(String account) {
-        return app.knows(account).get("staffNumber").asString();
     }
 
     private static Page.GetByRoleOptions named(String name) {
