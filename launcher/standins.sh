@@ -4,9 +4,11 @@ standins_class_path() { printf '%s' "$CHECKOUT/standins/target/earnest-standins-
 standins_up() {
     running standins && return
     free_port "$EARNEST_STANDINS_PORT" EARNEST_STANDINS_PORT "the stand-ins"
-    start standins "$(java_home)/bin/java" -Xmx96m -XX:TieredStopAtLevel=1 -cp "$(standins_class_path)" \
+    free_port "$EARNEST_SMTP_PORT" EARNEST_SMTP_PORT "the mail stand-in"
+    free_port "$EARNEST_IMAP_PORT" EARNEST_IMAP_PORT "the mail stand-in"
+    start standins "$(java_home)/bin/java" -Xmx128m -XX:TieredStopAtLevel=1 -cp "$(standins_class_path)" \
         earnest.standins.Main "$EARNEST_STANDINS_PORT" "$EARNEST_HOME" \
-        "http://localhost:$EARNEST_PORT" "ldap://127.0.0.1:$EARNEST_LDAP_PORT"
+        "http://localhost:$EARNEST_PORT" "ldap://127.0.0.1:$EARNEST_LDAP_PORT" "$EARNEST_SMTP_PORT" "$EARNEST_IMAP_PORT"
     wait_for standins 30 curl -sf "http://127.0.0.1:$EARNEST_STANDINS_PORT/health"
 }
 

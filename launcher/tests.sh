@@ -48,5 +48,31 @@ bench_long() {
     say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
     with_java mvn -B -ntp verify -pl core,cli,connectors,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
         "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
+    without_each_part "$passed"
     say "All cases passed: $(wc -l <"$passed")."
+}
+
+# Each part by which it is registered, and its folder below the code of its module.
+PARTS="authenticator:server:checks/methods/authenticator call-back:server:checks/methods/callback
+code-by-text:server:checks/methods/codebytext number-shown:server:checks/methods/numbershown
+staff-fact:server:checks/methods/stafffact call:server:channels/call text:server:channels/text ldap:connectors:connectors/ldap"
+
+# A part is a folder and its registration: without them the rest builds, and passes all tests that are not about the part.
+without_each_part() {
+    local passed="$1" part name module folder copy="$EARNEST_HOME/long/checkout"
+    for part in $PARTS; do
+        IFS=: read -r name module folder <<<"$part"
+        grep -qx "without $name" "$passed" && continue
+        rm -rf "$copy"
+        mkdir -p "$copy"
+        git -C "$CHECKOUT" ls-files -co --exclude-standard -z | tar -C "$CHECKOUT" --null -T - --ignore-failed-read -c | tar -C "$copy" -x
+        ln -s "$CHECKOUT/web/node_modules" "$copy/web/node_modules"
+        cp -r "$CHECKOUT/web/dist" "$copy/web/dist"
+        rm -r "$copy/$module/src/main/java/earnest/$folder" "$copy/server/src/test/java/earnest/$folder"
+        # Of the kinds of systems, the registration is a line of a file.
+        sed -i "/^earnest\\.${folder//\//\\.}\\./d" "$copy/connectors/src/main/resources/META-INF/services/earnest.connectors.SystemKind"
+        (unset EARNEST_HOME && with_java mvn -B -ntp -f "$copy/pom.xml" verify -pl core,connectors,web,standins,testkit,server -Dexec.skip=true \
+            -Dearnest.web.unchecked=true "-Dearnest.without=$name" -Dtest='!earnest.core.**,!earnest.standins.**' -Dsurefire.failIfNoSpecifiedTests=false)
+        echo "without $name" >>"$passed"
+    done
 }

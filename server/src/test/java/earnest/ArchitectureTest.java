@@ -39,9 +39,10 @@ class ArchitectureTest {
                     "earnest.connectors.ldap.LdapServers", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
-                    "earnest.checks.methods.codebytext.CodeText", // to send a code
+                    "earnest.checks.methods.CodeMessage", // to send a code
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it
-                    "earnest.checks.methods.codebytext.SentCodes", // to refuse a code in a summary
+                    "earnest.checks.methods.SentCodes", // to refuse a code in a summary
+                    "earnest.channels.mail.MailCarrier", // to carry a mail
                     "earnest.channels.text.TextCarrier"); // to carry a text
 
     @Test

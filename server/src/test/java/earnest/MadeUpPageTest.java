@@ -93,7 +93,7 @@ class MadeUpPageTest implements Browsing {
             drawer.getByLabel("The new password is").selectOption("copied");
             drawer.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Give"))
                     .click();
-            tove.button("Letter to own mail").click();
+            tove.button("Letter to work mail").click();
             String card = "card" + app.knows(account).get("staffNumber").asString();
             Eventually.waitFor(
                     "the letter to be brought",
@@ -106,7 +106,7 @@ class MadeUpPageTest implements Browsing {
                                                                     CardIndex.onCard(card))));
             tove.column("Handover").getByText("The letter arrived").waitFor();
             tove.press("h");
-            tove.see("let them go");
+            tove.column("Who").getByText("Nobody at the window").waitFor();
             Eventually.waitFor(
                     "the window to be told",
                     () -> Counter.heard().contains("ended page-" + account));

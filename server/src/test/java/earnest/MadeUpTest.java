@@ -144,7 +144,7 @@ class MadeUpTest {
                                     letter.startsWith(mailbox)
                                             && letter.contains("Your temporary password is"));
             assertThat(words(ticket))
-                    .contains("took the letter to own mail", "the letter reached own mail");
+                    .contains("took the letter to work mail", "the letter reached work mail");
         }
     }
 

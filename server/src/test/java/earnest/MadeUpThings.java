@@ -1,15 +1,16 @@
 package earnest;
 
 import earnest.channels.madeup.Pigeons;
-import earnest.people.People;
-import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
 import earnest.testkit.Steward;
 
 import java.util.List;
 import java.util.Map;
 
-/** What a steward would set up so that somebody has a card, and a mailbox that pigeons fly to. */
+/**
+ * What a steward would set up so that somebody has a card; and pigeons fly to their mailbox at
+ * work.
+ */
 final class MadeUpThings implements AutoCloseable {
     private final Steward steward;
 
@@ -21,13 +22,12 @@ final class MadeUpThings implements AutoCloseable {
     static MadeUpThings of(App app, String account) {
         Steward steward = new Steward(app.ground());
         card(app, steward, account);
-        mailbox(app, account);
         Pigeons.fly(true);
         return new MadeUpThings(steward);
     }
 
     static String mailbox(String account) {
-        return "own." + account + "@example.org";
+        return account + "@brackwater.example";
     }
 
     private static void card(App app, Steward steward, String account) {
@@ -81,24 +81,6 @@ final class MadeUpThings implements AutoCloseable {
                                         .query(Long.class)
                                         .single()
                                 == 1);
-    }
-
-    private static void mailbox(App app, String account) {
-        app.directory()
-                .administer(
-                        "dn: " + DirectoryOfTests.dn(account),
-                        "changetype: modify",
-                        "replace: bwOwnMail",
-                        "bwOwnMail: " + mailbox(account),
-                        "-");
-        Eventually.waitFor(
-                "the mailbox to be copied",
-                () -> app.bean(People.class).withContact(mailbox(account)).size() == 1);
-        // It is new; for this test it has been there long.
-        app.database()
-                .sql("update contact set since = null where value = :v")
-                .param("v", mailbox(account))
-                .update();
     }
 
     @Override

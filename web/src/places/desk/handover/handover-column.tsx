@@ -86,7 +86,7 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
 
 const SENT: Record<string, string> = {
   sending: "is on its way",
-  left: "left, and has not arrived yet",
+  left: "left",
   arrived: "arrived",
   waiting: "did not leave; choose again",
 };

@@ -236,12 +236,9 @@ class CommandsTest {
                     return tree.root();
                 };
         String receipt =
-                Lines.receipt(
-                        List.of(
-                                Lines.receiptEntry(
-                                        1, "{\"b\":2}", Map.of(), Tree.inclusion(1, 3, nodes))),
-                        seal(3).note(),
-                        List.of());
+                Lines.RECEIPT
+                        + Lines.receiptEntry(1, "{\"b\":2}", Map.of(), Tree.inclusion(1, 3, nodes))
+                        + Lines.receiptEnd(seal(3).note(), List.of());
         assertEquals(0, run("", "verify", file("r", receipt), "--key", key.text()).code);
         assertEquals(
                 1,

@@ -99,6 +99,11 @@ class ToldText implements MessageWriter {
     }
 
     @Override
+    public String subject() {
+        return "Your account was changed";
+    }
+
+    @Override
     public Optional<Secret> words(UUID about) {
         return changes.findById(about)
                 .map(

@@ -27,8 +27,9 @@ public interface Carrier {
      * Sends words; our own id is the reference, so that it can be asked about afterwards.
      *
      * @param address of the contact, as it is on record
+     * @param subject what it is about, for carriers that have one; never a secret
      */
-    CarrierResult send(UUID reference, String address, Secret words);
+    CarrierResult send(UUID reference, String address, String subject, Secret words);
 
     /** Whether a message was taken, and arrived. */
     CarrierResult ask(UUID reference);

@@ -13,4 +13,7 @@ public sealed interface CarrierResult {
 
     /** It may have been taken or not; it has to be asked. */
     record Unknown(String words) implements CarrierResult {}
+
+    /** It may have been taken or not, and the carrier cannot be asked. */
+    record Unclear(String words) implements CarrierResult {}
 }

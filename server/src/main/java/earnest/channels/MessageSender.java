@@ -167,7 +167,8 @@ class MessageSender implements Messages, Worker {
                 return Optional.of(SOON);
             }
             waypoints.pass("text-" + message.occasion + "-before-gateway");
-            CarrierResult result = carrier.send(message.id, contact.get().value(), body);
+            CarrierResult result =
+                    carrier.send(message.id, contact.get().value(), writer.subject(), body);
             waypoints.pass("text-" + message.occasion + "-after-gateway");
             return settle(message, result);
         }
@@ -187,14 +188,10 @@ class MessageSender implements Messages, Worker {
                 move(message.id, State.WAITING, words, null);
                 yield Optional.of(AGAIN);
             }
+            case CarrierResult.Unclear(String words) -> unclear(message, words);
             case CarrierResult.Unknown(String words) -> {
                 if (message.giveUpAt.isBefore(clock.instant())) {
-                    move(
-                            message.id,
-                            State.UNCLEAR,
-                            "nobody knows whether it left",
-                            EntryKind.MESSAGE_UNCLEAR);
-                    yield Optional.empty();
+                    yield unclear(message, "nobody knows whether it left");
                 }
                 move(message.id, State.UNKNOWN, words, null);
                 yield Optional.of(AGAIN);
@@ -202,9 +199,18 @@ class MessageSender implements Messages, Worker {
         };
     }
 
+    private Optional<Duration> unclear(Message message, String words) {
+        move(message.id, State.UNCLEAR, words, EntryKind.MESSAGE_UNCLEAR);
+        return Optional.empty();
+    }
+
     private Optional<Duration> lookForArrival(Message message, Carrier carrier) {
-        if (carrier.ask(message.id) instanceof CarrierResult.Taken(boolean arrived) && arrived) {
+        CarrierResult result = carrier.ask(message.id);
+        if (result instanceof CarrierResult.Taken(boolean arrived) && arrived) {
             return arrived(message);
+        }
+        if (result instanceof CarrierResult.Unclear) {
+            return Optional.empty();
         }
         return message.madeAt.plus(LOOK_FOR_ARRIVAL).isBefore(clock.instant())
                 ? Optional.empty()

@@ -10,6 +10,9 @@ public interface MessageWriter {
     /** Stable, since it is stored, such as {@code handover}. */
     String occasion();
 
+    /** What it is about, in a few words, where a carrier has a subject; never a secret. */
+    String subject();
+
     /**
      * The words, or empty if the message is not to be sent any more. They may hold a secret; the
      * caller wipes them.

@@ -35,6 +35,11 @@ class HandoverText implements MessageWriter {
     }
 
     @Override
+    public String subject() {
+        return "Your temporary password";
+    }
+
+    @Override
     public Optional<Secret> words(UUID about) {
         return handovers
                 .findById(about)

@@ -19,6 +19,11 @@ class RanOutText implements MessageWriter {
     }
 
     @Override
+    public String subject() {
+        return "Your temporary password ran out";
+    }
+
+    @Override
     public Optional<Secret> words(UUID about) {
         return Optional.of(
                 Secret.of(

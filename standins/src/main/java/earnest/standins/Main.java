@@ -3,13 +3,14 @@ package earnest.standins;
 import earnest.standins.gateway.TextGateway;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
+import earnest.standins.mail.Mailboxes;
 import earnest.standins.pockets.Pockets;
 
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Map;
 
-/** {@code Main PORT HOME EARNEST_URL DIRECTORY_URL}: serves all stand-ins on one port. */
+/** {@code Main PORT HOME EARNEST_URL DIRECTORY_URL SMTP_PORT IMAP_PORT}: serves all stand-ins. */
 public final class Main {
     private Main() {}
 
@@ -18,11 +19,13 @@ public final class Main {
         Server server = new Server();
         TextGateway gateway = new TextGateway(installation);
         Switchboard switchboard = new Switchboard(installation, args[2]);
-        Pockets pockets = new Pockets(installation, gateway, switchboard, args[3]);
+        Mailboxes mailboxes = new Mailboxes(Integer.parseInt(args[4]), Integer.parseInt(args[5]));
+        Pockets pockets = new Pockets(installation, gateway, switchboard, mailboxes, args[3]);
         server.on("GET", "/health", request -> Map.of("state", "up"));
         server.on("GET", "/pages/*", request -> new Server.Page(request.part(0)));
         gateway.serve(server);
         switchboard.serve(server);
+        mailboxes.serve(server);
         pockets.serve(server);
         server.start(Integer.parseInt(args[0]));
     }

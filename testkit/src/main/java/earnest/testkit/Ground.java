@@ -31,7 +31,10 @@ public final class Ground {
         this.checkout = checkout;
         this.home = home;
         environment.put("EARNEST_HOME", home.toString());
-        for (String name : new String[] {"", "STANDINS_", "DB_", "LDAP_", "LDAPS_", "REPLICA_"}) {
+        for (String name :
+                new String[] {
+                    "", "STANDINS_", "DB_", "LDAP_", "LDAPS_", "REPLICA_", "SMTP_", "IMAP_"
+                }) {
             environment.put("EARNEST_" + name + "PORT", String.valueOf(freePort()));
         }
     }

@@ -50,6 +50,16 @@ public final class Outside {
                 .toList();
     }
 
+    /** What came for a mailbox, oldest first. */
+    public JsonNode mails(String address) {
+        return standins.get("/api/mail?to=" + address).ok();
+    }
+
+    /** {@code up, down}. */
+    public void mail(String mode) {
+        standins.post("/api/mail/mode", Map.of("mode", mode)).ok();
+    }
+
     /** Waits until the phone rings and answers it. */
     public void answer(String account) {
         act(account, "answer");

@@ -56,10 +56,6 @@ final class CommonPasswords {
         }
     }
 
-    int size() {
-        return blocks.entrySet().stream().mapToInt(e -> e.getValue().length / e.getKey()).sum();
-    }
-
     /** Whether a text is a listed one: whole, in any case, after NFC. */
     boolean holds(CharSequence text) {
         int[] folded =

@@ -84,11 +84,6 @@ public final class Lines {
         return "\n],\"seal\":%s%s}\n".formatted(CanonicalJson.write(note), keys(changes));
     }
 
-    /** A whole receipt of what {@link #receiptEntry} gave. */
-    public static String receipt(List<String> entries, String note, List<KeyChange> changes) {
-        return RECEIPT + String.join(BETWEEN, entries) + receiptEnd(note, changes);
-    }
-
     private static Map<String, Object> disclosed(Map<String, Value> values) {
         Map<String, Object> disclosed = new LinkedHashMap<>();
         values.forEach(

@@ -56,11 +56,6 @@ public final class Tree {
         return digest.digest(right);
     }
 
-    /** The root of the first {@code size} leaves. */
-    public static byte[] root(long size, Nodes nodes) {
-        return size == 0 ? empty() : root(0, size, nodes);
-    }
-
     private static byte[] root(long from, long to, Nodes nodes) {
         long size = to - from;
         if (Long.bitCount(size) == 1) {

@@ -52,7 +52,7 @@ class KeyChangeTest {
                 new Checkpoint(
                         "desk.example/record",
                         size,
-                        Tree.root(size, nodes(leaves)),
+                        Whole.root(size, nodes(leaves)),
                         BEGUN.plusSeconds(size)),
                 KEYS.get(key),
                 PAIRS.get(key).getPrivate());
@@ -227,10 +227,10 @@ class KeyChangeTest {
                         .toList();
         String note = seal(leaves, SIZE, 2).note();
         for (SealKey key : KEYS) {
-            proved(receipt(Lines.receipt(entries, note, changes(SIZE)), key));
+            proved(receipt(Whole.receipt(entries, note, changes(SIZE)), key));
         }
-        failed("not signed by", receipt(Lines.receipt(entries, note, List.of()), KEYS.get(0)));
-        String text = Lines.receipt(entries, note, changes(SIZE));
+        failed("not signed by", receipt(Whole.receipt(entries, note, List.of()), KEYS.get(0)));
+        String text = Whole.receipt(entries, note, changes(SIZE));
         for (String broken :
                 List.of(
                         text.replace("\"keys\":[", "\"keys\":[1,"),

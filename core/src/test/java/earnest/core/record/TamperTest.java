@@ -256,7 +256,7 @@ class TamperTest {
                             Map.of("name", names.get(n)),
                             Tree.inclusion(n, SIZE, nodes)));
         }
-        return Lines.receipt(entries, seal(leaves, PAIR).note(), List.of());
+        return Whole.receipt(entries, seal(leaves, PAIR).note(), List.of());
     }
 
     private static Verification receipt(String text) {

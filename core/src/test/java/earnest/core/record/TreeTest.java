@@ -91,7 +91,7 @@ class TreeTest {
                 Frontier.of(0, nodes(leaves), (l, i, hash) -> complete.put(l + "/" + i, hash));
         leaves.forEach(frontier::add);
         assertArrayEquals(simply(leaves), frontier.root());
-        assertArrayEquals(simply(leaves), Tree.root(size, nodes(leaves)));
+        assertArrayEquals(simply(leaves), Whole.root(size, nodes(leaves)));
         for (int level = 0; 1 << level <= Math.max(size, 1) && size > 0; level++) {
             for (long index = 0; (index + 1) << level <= size; index++) {
                 assertArrayEquals(

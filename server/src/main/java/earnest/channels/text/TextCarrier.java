@@ -82,7 +82,7 @@ class TextCarrier implements Carrier {
     }
 
     @Override
-    public CarrierResult send(UUID ref, String to, Secret words) {
+    public CarrierResult send(UUID ref, String to, String subject, Secret words) {
         byte[] body = words.open(characters -> json(ref, to, characters));
         try {
             return result(outside.ask("/messages", body));

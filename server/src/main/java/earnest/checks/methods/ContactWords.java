@@ -36,6 +36,9 @@ public class ContactWords {
 
     /** By what an analyst tells it from others. */
     public static String ending(People.Contact contact) {
+        if (!contact.kind().telephone()) {
+            return "at " + contact.value().substring(contact.value().lastIndexOf('@') + 1);
+        }
         String masked = Telephone.masked(contact.value());
         return "number ends in " + masked.substring(masked.length() - 2);
     }

@@ -14,7 +14,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 
-/** Pigeons that know the way to people's own mailboxes; they fly for one test only. */
+/** Pigeons that know the way to people's mailboxes at work; they fly for one test only. */
 @Component
 public class Pigeons implements Carrier {
     private static volatile boolean flying;
@@ -53,11 +53,11 @@ public class Pigeons implements Carrier {
 
     @Override
     public boolean reaches(ContactKind kind) {
-        return flying && kind == ContactKind.OWN_MAIL;
+        return flying && kind == ContactKind.WORK_MAIL;
     }
 
     @Override
-    public CarrierResult send(UUID reference, String address, Secret words) {
+    public CarrierResult send(UUID reference, String address, String subject, Secret words) {
         taken.put(reference, true);
         BROUGHT.add(address + ": " + words.open(String::new));
         return new CarrierResult.Taken(true);

@@ -6,6 +6,7 @@ import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
+import earnest.standins.mail.Mailboxes;
 import earnest.standins.world.Person;
 
 import tools.jackson.databind.JsonNode;
@@ -24,16 +25,19 @@ public final class Pockets {
     private final Installation installation;
     private final TextGateway gateway;
     private final Switchboard switchboard;
+    private final Mailboxes mailboxes;
     private final Laptop laptop;
 
     public Pockets(
             Installation installation,
             TextGateway gateway,
             Switchboard switchboard,
+            Mailboxes mailboxes,
             String directoryUrl) {
         this.installation = installation;
         this.gateway = gateway;
         this.switchboard = switchboard;
+        this.mailboxes = mailboxes;
         this.laptop = new Laptop(directoryUrl);
     }
 
@@ -78,6 +82,8 @@ public final class Pockets {
         Map<String, Object> pocket = summary(p);
         pocket.put("phones", phones);
         pocket.put("texts", phones.stream().flatMap(n -> gateway.at(n).stream()).toList());
+        pocket.put("mailbox", p.ownMail());
+        pocket.put("mails", p.ownMail() == null ? List.of() : mailboxes.at(p.ownMail()));
         pocket.put("calls", switchboard.to(phones));
         pocket.put(
                 "authenticator",

@@ -1,7 +1,6 @@
-package earnest.checks.methods.codebytext;
+package earnest.checks.methods;
 
 import earnest.channels.MessageWriter;
-import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
 
 import org.springframework.stereotype.Component;
@@ -10,16 +9,16 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 
-/** The text that carries a code; it says whom never to read it to. */
+/** The message that carries a code; it says whom never to read it to. */
 @Component
-class CodeText implements MessageWriter {
+class CodeMessage implements MessageWriter {
     static final String OCCASION = "code";
 
     private final CheckHistory checks;
     private final SentCodes codes;
     private final Clock clock;
 
-    CodeText(CheckHistory checks, SentCodes codes, Clock clock) {
+    CodeMessage(CheckHistory checks, SentCodes codes, Clock clock) {
         this.checks = checks;
         this.codes = codes;
         this.clock = clock;
@@ -31,13 +30,18 @@ class CodeText implements MessageWriter {
     }
 
     @Override
+    public String subject() {
+        return "Your code";
+    }
+
+    @Override
     public Optional<Secret> words(UUID about) {
         return checks.find(about)
                 .filter(check -> check.open(clock.instant()))
                 .map(
                         check -> {
                             try (Secret code = codes.code(check.id())) {
-                                return code.open(CodeText::text);
+                                return code.open(CodeMessage::text);
                             }
                         });
     }

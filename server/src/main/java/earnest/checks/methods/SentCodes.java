@@ -1,4 +1,4 @@
-package earnest.checks.methods.codebytext;
+package earnest.checks.methods;
 
 import earnest.core.codes.SentCode;
 import earnest.core.passwords.Secret;
@@ -10,7 +10,7 @@ import java.util.UUID;
 
 /** The codes of checks: made again whenever they are needed, never stored. */
 @Component
-class SentCodes {
+public class SentCodes {
     private static final int FIRST_ATTEMPT = 1;
     private final byte[] key;
 

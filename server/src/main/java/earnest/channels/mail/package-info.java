@@ -1,0 +1,5 @@
+/** Mail to people's own mailboxes. */
+@NullMarked
+package earnest.channels.mail;
+
+import org.jspecify.annotations.NullMarked;

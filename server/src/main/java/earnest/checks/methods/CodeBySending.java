@@ -1,0 +1,171 @@
+package earnest.checks.methods;
+
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
+import earnest.core.assurance.Route;
+import earnest.ground.Problem;
+import earnest.people.People;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Objects;
+
+/**
+ * A code is sent to a contact on record, and read back by whoever is there. A method says by which
+ * carrier: it extends this, and is a {@code @Component}.
+ */
+public abstract class CodeBySending implements ProofMethod {
+    private static final int DIGITS = 6;
+    private static final int TRIES = 3;
+    private static final Duration LASTS = Duration.ofMinutes(10);
+    private static final int MOST_CODES = 6;
+    private static final Duration CODES_WINDOW = Duration.ofMinutes(30);
+
+    private final CheckHistory history;
+    private final SentCodes codes;
+    private final Messages messages;
+    private final ContactWords contacts;
+
+    /**
+     * What every such method needs.
+     *
+     * @param history of all checks
+     * @param codes that are made again when they are needed
+     */
+    @Component
+    public record Parts(
+            CheckHistory history, SentCodes codes, Messages messages, ContactWords contacts) {}
+
+    private final Route route;
+
+    protected CodeBySending(Route route, Parts parts) {
+        this.route = route;
+        this.history = parts.history;
+        this.codes = parts.codes;
+        this.messages = parts.messages;
+        this.contacts = parts.contacts;
+    }
+
+    /** Whether a code may go to a contact that the carrier reaches. */
+    protected boolean allowed(People.Contact contact) {
+        return true;
+    }
+
+    @Override
+    public int tries() {
+        return TRIES;
+    }
+
+    @Override
+    public Duration lasts() {
+        return LASTS;
+    }
+
+    @Override
+    public List<Possible> offers(Known known) {
+        return known.contacts().stream()
+                .filter(contact -> reached(contact) && allowed(contact) && !known.recent(contact))
+                .map(this::possible)
+                .toList();
+    }
+
+    private boolean reached(People.Contact contact) {
+        return messages.reach(contact).filter(reach -> reach.route() == route).isPresent();
+    }
+
+    private Possible possible(People.Contact contact) {
+        String id = id() + ":" + contact.id();
+        return new Possible(
+                id,
+                id,
+                contact.path(),
+                contact.since(),
+                "Code to " + contact.kind().words(),
+                ContactWords.ending(contact),
+                contact.id(),
+                null);
+    }
+
+    @Override
+    public String begin(Check check) {
+        long sent =
+                history.startedSince(check.person(), id(), check.startedAt().minus(CODES_WINDOW));
+        if (sent >= MOST_CODES) {
+            throw Refusals.tooMany(
+                    "This person was sent %d codes within half an hour. Use another check."
+                            .formatted(sent));
+        }
+        messages.send(
+                CodeMessage.OCCASION,
+                check.id(),
+                new Recipient(
+                        check.ticket(), check.person(), Objects.requireNonNull(check.contact())));
+        return "sent a code to " + contacts.of(check);
+    }
+
+    @Override
+    public Result reply(Check check, Reply reply) {
+        if (!(reply instanceof Reply.Typed(var typed))) {
+            throw Problem.invalid("The code is typed as it is read.");
+        }
+        if (codes.is(check.id(), typed)) {
+            return new Result.Ends(
+                    CheckState.PASSED,
+                    "as {person}, read back the code, " + TryWords.present(check) + " try",
+                    Result.By.CALLER);
+        }
+        return new Result.Wrong(
+                "as {person}, read back a wrong code, " + TryWords.left(check, TRIES) + " left",
+                "as {person}, read back a wrong code for the last time",
+                Result.By.CALLER);
+    }
+
+    @Override
+    public Result.Ends letGo(Check check) {
+        return new Result.Ends(
+                CheckState.UNANSWERED, "let a code go unanswered", Result.By.ANALYST);
+    }
+
+    @Override
+    public Result.Ends runOut(Check check) {
+        return new Result.Ends(
+                CheckState.UNANSWERED, "did not read the code back in time", Result.By.CALLER);
+    }
+
+    @Override
+    public Form form(Check check) {
+        List<Messages.Sent> sent = messages.about(check.id());
+        Messages.Sent last = sent.isEmpty() ? null : sent.getLast();
+        String asks = "The six digits that were sent";
+        if (last == null) {
+            return new Form.Code(asks, DIGITS, null, false);
+        }
+        String trouble = last.said();
+        return new Form.Code(
+                asks,
+                DIGITS,
+                "The "
+                        + last.brings()
+                        + " "
+                        + last.state().words()
+                        + (trouble == null ? "" : ": " + trouble),
+                trouble != null);
+    }
+
+    @Override
+    public Explained explain(Check check, Known known, int mostFromMemory) {
+        String where = known.words(check);
+        return switch (check.state()) {
+            case PASSED -> new Explained("Code read back, " + where, ContactWords.since(check));
+            case FAILED -> new Explained("Code to " + where, "wrong");
+            default -> new Explained("Code to " + where, null);
+        };
+    }
+
+    @Override
+    public boolean isIn(Check check, String text) {
+        return codes.isIn(check.id(), text.replaceAll("[^0-9]", ""));
+    }
+}

@@ -1,0 +1,119 @@
+package earnest.standins.mail;
+
+import com.icegreen.greenmail.util.GreenMail;
+import com.icegreen.greenmail.util.ServerSetup;
+
+import earnest.standins.http.Refused;
+import earnest.standins.http.Request;
+import earnest.standins.http.Server;
+
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.MimeMessage;
+
+import java.io.IOException;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Stream;
+
+/**
+ * Takes mail over SMTP for whatever address, gives it out over IMAP (user and password are the
+ * address), and shows it to the pockets and as JSON.
+ */
+public final class Mailboxes {
+    private static final String HERE = "127.0.0.1";
+
+    /** How it behaves, so that a demo or a test can see what happens then. */
+    private enum Mode {
+        UP,
+        /** Nobody listens. */
+        DOWN
+    }
+
+    private final int smtp;
+    private final int imap;
+
+    /** What came before the server was last down. */
+    private final List<MimeMessage> kept = new CopyOnWriteArrayList<>();
+
+    private volatile GreenMail server;
+    private volatile Mode mode = Mode.UP;
+
+    public Mailboxes(int smtp, int imap) {
+        this.smtp = smtp;
+        this.imap = imap;
+        this.server = started();
+    }
+
+    private GreenMail started() {
+        GreenMail fresh =
+                new GreenMail(
+                        new ServerSetup[] {
+                            new ServerSetup(smtp, HERE, ServerSetup.PROTOCOL_SMTP),
+                            new ServerSetup(imap, HERE, ServerSetup.PROTOCOL_IMAP)
+                        });
+        fresh.start();
+        return fresh;
+    }
+
+    public void serve(Server http) {
+        http.on("GET", "/api/mail", this::list);
+        http.on("POST", "/api/mail/mode", this::setMode);
+    }
+
+    /** What came for an address, oldest first. */
+    public List<Mail> at(String address) {
+        return Stream.concat(
+                        kept.stream(),
+                        mode == Mode.DOWN
+                                ? Stream.empty()
+                                : Arrays.stream(server.getReceivedMessages()))
+                .filter(message -> isTo(message, address))
+                .map(Mail::of)
+                .toList();
+    }
+
+    private static boolean isTo(MimeMessage message, String address) {
+        try {
+            return Arrays.stream(message.getAllRecipients())
+                    .anyMatch(
+                            to ->
+                                    to instanceof jakarta.mail.internet.InternetAddress mailbox
+                                            && mailbox.getAddress().equalsIgnoreCase(address));
+        } catch (MessagingException e) {
+            return false;
+        }
+    }
+
+    /** {@code ?to=} an address. */
+    private Object list(Request request) {
+        if (!request.query().startsWith("to=")) {
+            throw new Refused(422, "say whose mail: ?to=somebody@lagoon.example");
+        }
+        return at(URLDecoder.decode(request.query().substring(3), StandardCharsets.UTF_8));
+    }
+
+    private synchronized Object setMode(Request request) throws IOException {
+        String wanted = request.json().path("mode").asString("").toUpperCase(Locale.ROOT);
+        if (Arrays.stream(Mode.values()).noneMatch(known -> known.name().equals(wanted))) {
+            throw new Refused(422, "mode must be up or down");
+        }
+        Mode next = Mode.valueOf(wanted);
+        if (next != mode) {
+            if (next == Mode.DOWN) {
+                List<MimeMessage> before = List.of(server.getReceivedMessages());
+                mode = next;
+                kept.addAll(before);
+                server.stop();
+            } else {
+                server = started();
+                mode = next;
+            }
+        }
+        return Map.of("mode", mode);
+    }
+}
