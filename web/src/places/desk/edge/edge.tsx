@@ -106,7 +106,7 @@ interface RingingProps {
 function Ringing({ waiting: w, now, first, answer }: RingingProps) {
   return (
     <section
-      aria-label={w.title}
+      aria-label={`${w.title}, ${w.number}`}
       className="mb-1 rounded-l-[3px] border border-rule border-r-0 border-l-4 border-l-seal bg-lit px-2.5 py-1.5"
     >
       <b className="block">

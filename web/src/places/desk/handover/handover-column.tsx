@@ -36,12 +36,12 @@ function Before({ page }: { page: Page }) {
   return (
     <div className="text-muted">
       <p className="mb-2">
-        A new password reaches {name} read aloud, in parts that are said back, or by text to a phone on
+        A new password reaches {name} read aloud, in parts that are said back, or is sent to a contact on
         record.
       </p>
       <p>
         It must be changed at first sign-in and is out of force after 1 hour if unused, after 4 hours when it
-        goes by text.
+        is sent.
       </p>
     </div>
   );
@@ -73,7 +73,7 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
           </p>
         )}
       {unseen && state.state === "waiting" && (
-        <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a phone on record.</p>
+        <p className="mb-3 text-muted">Nobody at the desk sees this one. It goes to a contact on record.</p>
       )}
       {state.trouble && <p className="mb-3 font-semibold text-wait">{state.trouble}</p>}
       {mine && reading && <ReadAloud ticket={page.ticket.id} handover={state} fresh={page.ticket.speaking} />}
