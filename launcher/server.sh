@@ -106,6 +106,7 @@ earnest.keys.folder=$EARNEST_HOME/keys
 earnest.record.witness-file=$EARNEST_HOME/witness/seals.txt
 earnest.text-gateway.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/gateway
 earnest.text-gateway.token=$(secret gateway-token)
+earnest.links.url=http://localhost:$EARNEST_PORT
 earnest.mail.url=smtp://127.0.0.1:$EARNEST_SMTP_PORT
 earnest.mail.from=Brackwater service desk <desk@brackwater.example>
 earnest.line.url=http://127.0.0.1:$EARNEST_STANDINS_PORT/switchboard

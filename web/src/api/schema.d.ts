@@ -92,6 +92,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/links/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Answers what a one-time link asks, once. */
+        post: operations["answerLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/links/press": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shows what a one-time link is about.
+         * @description Whatever merely follows addresses shows nothing and uses nothing up: the token stands behind the address, and this call is made when somebody presses. The answer is the same for a token that never was and one that is over.
+         */
+        post: operations["pressLink"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/organisation": {
         parameters: {
             query?: never;
@@ -1248,6 +1285,26 @@ export interface components {
         LiftingWanted: {
             reason: string;
         };
+        LinkAnswered: {
+            choice: string;
+            token: string;
+        };
+        LinkChoice: {
+            grave: boolean;
+            id: string;
+            words: string;
+        };
+        LinkDone: {
+            says: string;
+        };
+        LinkPressed: {
+            token: string;
+        };
+        LinkShown: {
+            choices: components["schemas"]["LinkChoice"][];
+            says: string[];
+            title: string;
+        };
         OtherTicketOfPerson: {
             holder?: string;
             number: string;
@@ -2039,6 +2096,363 @@ export interface operations {
                      *     }
                      */
                     "application/json": components["schemas"]["ServerHealth"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "choice": "yes",
+                 *       "token": "AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA"
+                 *     }
+                 */
+                "application/json": components["schemas"]["LinkAnswered"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "says": "Thank you. The service desk sees your answer now; it alone opens nothing."
+                     *     }
+                     */
+                    "application/json": components["schemas"]["LinkDone"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description link-over */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "link-over",
+                     *       "type": "urn:earnest:problem:link-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    pressLink: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "token": "AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA"
+                 *     }
+                 */
+                "application/json": components["schemas"]["LinkPressed"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "choices": [
+                     *         {
+                     *           "grave": false,
+                     *           "id": "yes",
+                     *           "words": "Yes, that is right"
+                     *         },
+                     *         {
+                     *           "grave": true,
+                     *           "id": "no",
+                     *           "words": "No, that is not right"
+                     *         }
+                     *       ],
+                     *       "says": [
+                     *         "Somebody who says they are Žofia Kallas asks for help with getting into their accounts.",
+                     *         "Tove Rask of the service desk asks you, as their manager, whether you know of it."
+                     *       ],
+                     *       "title": "Is this right?"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["LinkShown"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description link-over */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "link-over",
+                     *       "type": "urn:earnest:problem:link-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description internal */

@@ -13,7 +13,10 @@ const written = (files: string[], pattern: RegExp) =>
   );
 
 const server = "../server/src/main/java/earnest";
-const methods = written(below(`${server}/checks/methods`), /(?:String ID = |String id\(\) \{\s*return )"([a-z-]+)"/g);
+const methods = written(
+  below(`${server}/checks/methods`),
+  /(?:String ID = |String id\(\) \{\s*return )"([a-z-]+)"/g,
+);
 const kinds = readdirSync("../connectors/src/main/java/earnest/connectors", { withFileTypes: true })
   .filter((file) => file.isDirectory())
   .map((file) => file.name);

@@ -51,6 +51,7 @@ class ApiExamplesTest {
         atTheDoor();
         String ticket = aCall();
         heldLines();
+        aLink();
         texting();
         aStop();
         theRecord(ticket);
@@ -71,6 +72,21 @@ class ApiExamplesTest {
 
     private long version(String ticket) {
         return tove.version(ticket);
+    }
+
+    /** A manager is asked by mail, and answers. */
+    private void aLink() {
+        String account = app.somebody();
+        String ticket = app.visitor(tove);
+        tove.claim(ticket, account).ok();
+        tove.begin(ticket, "approver-link");
+        String token =
+                outside.linkToken(
+                        app.knows(account).get("manager").asString() + "@brackwater.example");
+        Http anybody = app.httpFromElsewhere();
+        anybody.get("/api/session");
+        examples.send(anybody, "pressLink", Map.of("token", token));
+        examples.send(anybody, "answerLink", Map.of("token", token));
     }
 
     /** From the ring to the end, read aloud. */

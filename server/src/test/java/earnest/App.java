@@ -33,6 +33,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Stream;
 
 /** The real application on the real ground, started once for all tests of this module. */
 public final class App implements AutoCloseable {
@@ -223,6 +224,15 @@ public final class App implements AutoCloseable {
     /** Somebody whom no other test was given. */
     public String somebody() {
         return people.next();
+    }
+
+    /** As {@link #somebody}, with a mailbox of their own that has been there long. */
+    public String somebodyWithAMailbox() {
+        return Stream.generate(this::somebody)
+                .filter(one -> knows(one).hasNonNull("ownMail"))
+                .filter(one -> !knows(one).hasNonNull("ownMailChange"))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** What the demo's world knows of somebody. */

@@ -40,6 +40,7 @@ class ArchitectureTest {
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.methods.CodeMessage", // to send a code
+                    "earnest.checks.methods.managerslink.ApprovalMessage", // to send a link
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it
                     "earnest.checks.methods.SentCodes", // to refuse a code in a summary
                     "earnest.channels.mail.MailCarrier", // to carry a mail

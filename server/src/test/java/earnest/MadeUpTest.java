@@ -31,7 +31,7 @@ class MadeUpTest {
     void desk(App app) {
         this.app = app;
         tove = app.desk("tove.rask");
-        account = app.somebody();
+        account = app.somebodyWithAMailbox();
     }
 
     @Test
@@ -144,7 +144,7 @@ class MadeUpTest {
                                     letter.startsWith(mailbox)
                                             && letter.contains("Your temporary password is"));
             assertThat(words(ticket))
-                    .contains("took the letter to work mail", "the letter reached work mail");
+                    .contains("took the letter to own mail", "the letter reached own mail");
         }
     }
 

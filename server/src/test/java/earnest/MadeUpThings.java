@@ -7,10 +7,7 @@ import earnest.testkit.Steward;
 import java.util.List;
 import java.util.Map;
 
-/**
- * What a steward would set up so that somebody has a card; and pigeons fly to their mailbox at
- * work.
- */
+/** What a steward would set up so that somebody has a card; and pigeons fly to own mailboxes. */
 final class MadeUpThings implements AutoCloseable {
     private final Steward steward;
 
@@ -27,7 +24,7 @@ final class MadeUpThings implements AutoCloseable {
     }
 
     static String mailbox(String account) {
-        return account + "@brackwater.example";
+        return account + "@lagoon.example";
     }
 
     private static void card(App app, Steward steward, String account) {

@@ -94,7 +94,11 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 "/api/machine/**")
                                         .permitAll()
                                         .requestMatchers(
-                                                HttpMethod.POST, "/api/session", "/api/welcome")
+                                                HttpMethod.POST,
+                                                "/api/session",
+                                                "/api/welcome",
+                                                "/api/links/press",
+                                                "/api/links/answer")
                                         .permitAll()
                                         .requestMatchers(HttpMethod.GET, "/api/session")
                                         .permitAll()

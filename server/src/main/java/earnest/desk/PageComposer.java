@@ -169,7 +169,7 @@ class PageComposer {
     private Page.Handover handover(Handovers.View h, Optional<People.Person> person) {
         List<Page.ContactLine> contacts =
                 person.map(p -> people.contacts(p.id())).orElse(List.of()).stream()
-                        .filter(c -> messages.reach(c).isPresent())
+                        .filter(c -> !c.kind().behindTheLock() && messages.reach(c).isPresent())
                         .map(contactLines::of)
                         .toList();
         List<String> told =

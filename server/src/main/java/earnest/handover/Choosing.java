@@ -103,7 +103,8 @@ class Choosing {
     }
 
     private boolean goesBy(People.Contact contact, Route route) {
-        return messages.reach(contact).filter(reach -> reach.route() == route).isPresent();
+        return !contact.kind().behindTheLock()
+                && messages.reach(contact).filter(reach -> reach.route() == route).isPresent();
     }
 
     private void send(Handover handover, Route route, People.Contact contact) {

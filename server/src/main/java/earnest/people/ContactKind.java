@@ -25,6 +25,11 @@ public enum ContactKind {
         return telephone;
     }
 
+    /** Whether the lock that keeps people out may keep them from it as well. */
+    public boolean behindTheLock() {
+        return this == WORK_MAIL;
+    }
+
     public String id() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }

@@ -55,6 +55,21 @@ public final class Outside {
         return standins.get("/api/mail?to=" + address).ok();
     }
 
+    /** The token of the one-time link in the latest mail to an address; waits for it. */
+    public String linkToken(String address) {
+        return Eventually.get(
+                "a link in the mail to " + address,
+                () ->
+                        StreamSupport.stream(mails(address).spliterator(), false)
+                                .map(mail -> mail.get("text").asString())
+                                .filter(text -> text.contains("/link#"))
+                                .map(
+                                        text ->
+                                                text.replaceAll(
+                                                        "(?s).*/link#([A-Za-z0-9_-]+).*", "$1"))
+                                .reduce((a, b) -> b));
+    }
+
     /** {@code up, down}. */
     public void mail(String mode) {
         standins.post("/api/mail/mode", Map.of("mode", mode)).ok();

@@ -28,8 +28,8 @@ import java.util.Date;
 import java.util.UUID;
 
 /**
- * Mail over SMTP (RFC 5321), to people's own mailboxes. Once the text of a mail was sent and no
- * answer came, nobody can be asked whether it was taken (section 6.1), so that is told as unclear.
+ * Mail over SMTP (RFC 5321), to people's mailboxes. Once the text of a mail was sent and no answer
+ * came, nobody can be asked whether it was taken (section 6.1), so that is told as unclear.
  */
 @Component
 class MailCarrier implements Carrier {
@@ -70,7 +70,7 @@ class MailCarrier implements Carrier {
 
     @Override
     public boolean reaches(ContactKind kind) {
-        return kind == ContactKind.OWN_MAIL;
+        return !kind.telephone();
     }
 
     @Override

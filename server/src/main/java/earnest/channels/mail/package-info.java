@@ -1,4 +1,4 @@
-/** Mail to people's own mailboxes. */
+/** Mail to people's mailboxes. */
 @NullMarked
 package earnest.channels.mail;
 

@@ -14,7 +14,10 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 
-/** Pigeons that know the way to people's mailboxes at work; they fly for one test only. */
+/**
+ * Pigeons that know the way to people's own mailboxes, and are asked before the mail; they fly for
+ * one test only.
+ */
 @Component
 public class Pigeons implements Carrier {
     private static volatile boolean flying;
@@ -33,7 +36,7 @@ public class Pigeons implements Carrier {
 
     @Override
     public String id() {
-        return "pigeon";
+        return "bird";
     }
 
     @Override
@@ -53,7 +56,7 @@ public class Pigeons implements Carrier {
 
     @Override
     public boolean reaches(ContactKind kind) {
-        return flying && kind == ContactKind.WORK_MAIL;
+        return flying && kind == ContactKind.OWN_MAIL;
     }
 
     @Override

@@ -26,6 +26,12 @@ public final class Analyst implements AutoCloseable {
         this.watched = watched;
     }
 
+    /** Somebody who is not signed in, before a page that is open already. */
+    public static Analyst at(Page page, Watched watched) {
+        page.setDefaultTimeout(15_000);
+        return new Analyst(page.context(), page, watched);
+    }
+
     /** Signs in by clicking, as the sign-in page of the demo offers it. */
     public static Analyst signIn(Browsing where, String login, ColorScheme scheme) {
         return signIn(where, login, scheme, browser -> {});

@@ -3,7 +3,6 @@ package earnest.checks.methods.codebymail;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CodeBySending;
 import earnest.core.assurance.Route;
-import earnest.people.ContactKind;
 import earnest.people.People;
 
 import org.springframework.stereotype.Component;
@@ -24,7 +23,7 @@ class CodeByMail extends CodeBySending {
 
     @Override
     protected boolean allowed(People.Contact contact) {
-        return contact.kind() == ContactKind.OWN_MAIL;
+        return !contact.kind().behindTheLock();
     }
 
     @Override

@@ -17,7 +17,6 @@ import tools.jackson.databind.JsonNode;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Stream;
 
 /** A code goes to the person's own mailbox, and opens nothing alone. */
 @ExtendWith(App.Running.class)
@@ -36,18 +35,10 @@ class CodeByMailTest {
         this.app = app;
         tove = app.desk("tove.rask");
         outside = app.outside();
-        account = somebodyWithAMailbox();
+        account = app.somebodyWithAMailbox();
         mailbox = app.knows(account).get("ownMail").asString();
         ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
-    }
-
-    private String somebodyWithAMailbox() {
-        return Stream.generate(app::somebody)
-                .filter(one -> app.knows(one).hasNonNull("ownMail"))
-                .filter(one -> !app.knows(one).hasNonNull("ownMailChange"))
-                .findFirst()
-                .orElseThrow();
     }
 
     @AfterEach

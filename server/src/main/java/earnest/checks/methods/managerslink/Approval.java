@@ -1,0 +1,117 @@
+package earnest.checks.methods.managerslink;
+
+import earnest.access.Analysts;
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckHistory;
+import earnest.checks.methods.OutsideReplies;
+import earnest.ground.Problem;
+import earnest.links.LinkPurpose;
+import earnest.people.People;
+import earnest.tickets.Tickets;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** What the manager sees behind the link: who asks, for whom, and what for. */
+@Component
+class Approval implements LinkPurpose {
+    static final String PURPOSE = "approval";
+
+    private static final List<Choice> CHOICES =
+            List.of(
+                    new Choice(ManagersLink.YES, "Yes, that is right", false),
+                    new Choice(ManagersLink.NO, "No, that is not right", true),
+                    new Choice(ManagersLink.NOT_ASKED, "I was not asked", true));
+    private static final Set<String> KNOWN =
+            CHOICES.stream().map(Choice::id).collect(Collectors.toSet());
+
+    private final CheckHistory checks;
+    private final OutsideReplies replies;
+    private final People people;
+    private final Tickets tickets;
+    private final Analysts analysts;
+    private final Clock clock;
+
+    Approval(
+            CheckHistory checks,
+            OutsideReplies replies,
+            People people,
+            Tickets tickets,
+            Analysts analysts,
+            Clock clock) {
+        this.checks = checks;
+        this.replies = replies;
+        this.people = people;
+        this.tickets = tickets;
+        this.analysts = analysts;
+        this.clock = clock;
+    }
+
+    @Override
+    public String id() {
+        return PURPOSE;
+    }
+
+    private Optional<Check> open(UUID about) {
+        return checks.find(about).filter(check -> check.open(clock.instant()));
+    }
+
+    @Override
+    public Optional<Shown> opened(UUID about, boolean first) {
+        Optional<Check> check = open(about);
+        if (first && check.isPresent()) {
+            became(check.get(), ManagersLink.PRESSED);
+        }
+        return check.map(this::shown);
+    }
+
+    private Shown shown(Check check) {
+        String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
+        String analyst =
+                Optional.ofNullable(tickets.view(check.ticket()).holder())
+                        .flatMap(analysts::find)
+                        .map(Analysts.Colleague::name)
+                        .orElse("The service desk");
+        return new Shown(
+                "Is this right?",
+                Stream.of(
+                                "Somebody who says they are "
+                                        + person
+                                        + " asks for help with getting into their accounts.",
+                                analyst
+                                        + " of the service desk asks you, as their manager, whether"
+                                        + " you know of it.",
+                                "If you are not sure, call "
+                                        + person
+                                        + " on a number that you know before you answer.")
+                        .toList(),
+                CHOICES);
+    }
+
+    @Override
+    public Optional<String> answered(UUID about, String choice) {
+        if (!KNOWN.contains(choice)) {
+            throw Problem.invalid("That is none of the answers.");
+        }
+        Optional<Check> check = open(about);
+        check.ifPresent(asked -> became(asked, choice));
+        return check.map(
+                asked ->
+                        choice.equals(ManagersLink.YES)
+                                ? "Thank you. The service desk sees your answer now; it alone opens"
+                                        + " nothing."
+                                : "Thank you. The service desk sees your answer now and does"
+                                        + " nothing on the strength of this call.");
+    }
+
+    private void became(Check check, String event) {
+        replies.became(check.id(), event, "manager", ManagersLink.asked(check).name());
+    }
+}

@@ -1,0 +1,71 @@
+package earnest.checks.methods.managerslink;
+
+import earnest.channels.MessageWriter;
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckHistory;
+import earnest.core.passwords.Secret;
+import earnest.links.Links;
+import earnest.people.People;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Clock;
+import java.util.Optional;
+import java.util.UUID;
+
+/** The message that brings the link to the manager. */
+@Component
+class ApprovalMessage implements MessageWriter {
+    static final String OCCASION = "approve";
+
+    private final CheckHistory checks;
+    private final People people;
+    private final Links links;
+    private final Clock clock;
+
+    ApprovalMessage(CheckHistory checks, People people, Links links, Clock clock) {
+        this.checks = checks;
+        this.people = people;
+        this.links = links;
+        this.clock = clock;
+    }
+
+    @Override
+    public String occasion() {
+        return OCCASION;
+    }
+
+    @Override
+    public String subject() {
+        return "The service desk asks you about somebody of your team";
+    }
+
+    @Override
+    public Optional<Secret> words(UUID about) {
+        return checks.find(about).filter(check -> check.open(clock.instant())).map(this::words);
+    }
+
+    private Secret words(Check check) {
+        String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
+        try (Secret address = links.address(check.id())) {
+            return address.open(characters -> words(person, characters));
+        }
+    }
+
+    private static Secret words(String person, char[] address) {
+        StringBuilder words = new StringBuilder(400);
+        words.append("Somebody who says they are ")
+                .append(person)
+                .append(
+                        " asks the service desk for help with getting in. As their manager, please"
+                            + " say whether that is right; it takes a minute, and the link is good"
+                            + " for half an hour:\n\n")
+                .append(address)
+                .append(
+                        "\n\nIf you know nothing of it, say so there. Nobody will ask you for a"
+                                + " password.");
+        Secret secret = Secret.of(words);
+        words.setLength(0);
+        return secret;
+    }
+}

@@ -1,0 +1,102 @@
+import { useQuery } from "@tanstack/react-query";
+import { type ReactNode, useState } from "react";
+import { ask, client, type LinkShown, Problem } from "../api/client";
+
+const token = () => window.location.hash.slice(1);
+
+/**
+ * What a one-time link opens. Whatever merely follows addresses sees nothing: the token stands behind the address, and
+ * it is sent when somebody presses. It stays in the address until it is used, so that the page can be loaded again.
+ */
+export function Link() {
+  const [shown, setShown] = useState<LinkShown>();
+  const [done, setDone] = useState("");
+  const [trouble, setTrouble] = useState("");
+  const [busy, setBusy] = useState(false);
+  // It brings the token without which nothing that this page sends is taken.
+  useQuery({ queryKey: ["me"], queryFn: async () => (await ask(client.GET("/api/session"))) ?? null });
+  const during = async (work: () => Promise<void>) => {
+    setBusy(true);
+    setTrouble("");
+    try {
+      await work();
+    } catch (problem) {
+      setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
+    } finally {
+      setBusy(false);
+    }
+  };
+  const press = () =>
+    during(async () => setShown(await ask(client.POST("/api/links/press", { body: { token: token() } }))));
+  const answer = (choice: string) =>
+    during(async () => {
+      const { says } = await ask(client.POST("/api/links/answer", { body: { token: token(), choice } }));
+      window.history.replaceState(null, "", "/link");
+      setDone(says);
+    });
+  return (
+    <main className="mx-auto max-w-sm px-6 py-14">
+      <p className="mb-6 font-bold font-serif text-2xl text-seal tracking-tight">Earnest</p>
+      {done ? (
+        <p role="status">{done}</p>
+      ) : shown ? (
+        <>
+          <h1 className="mb-3 font-bold font-serif text-3xl">{shown.title}</h1>
+          {shown.says.map((words) => (
+            <p key={words} className="mb-3">
+              {words}
+            </p>
+          ))}
+          <div className="mt-5 grid gap-2.5">
+            {shown.choices.map((choice) => (
+              <Large key={choice.id} grave={choice.grave} busy={busy} press={() => answer(choice.id)}>
+                {choice.words}
+              </Large>
+            ))}
+          </div>
+        </>
+      ) : token() ? (
+        <>
+          <h1 className="mb-3 font-bold font-serif text-3xl">The service desk asks you something</h1>
+          <p className="mb-5">Press to see what it is. The link works once, so do not pass it on.</p>
+          <Large busy={busy} press={press}>
+            Show it
+          </Large>
+        </>
+      ) : (
+        <p>
+          Something is missing in the address. Open the link as it stands in the mail, from its beginning to
+          its end.
+        </p>
+      )}
+      {trouble && (
+        <p role="alert" className="mt-4 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop">
+          {trouble}
+        </p>
+      )}
+    </main>
+  );
+}
+
+interface LargeProps {
+  grave?: boolean;
+  busy: boolean;
+  press: () => void;
+  children: ReactNode;
+}
+
+/** Large enough for a thumb. */
+function Large({ grave = false, busy, press, children }: LargeProps) {
+  return (
+    <button
+      type="button"
+      disabled={busy}
+      onClick={press}
+      className={`min-h-12 rounded border px-4 py-2 text-center font-semibold text-base disabled:opacity-60 ${
+        grave ? "border-stop bg-sheet text-stop" : "border-good bg-good text-lit"
+      }`}
+    >
+      {children}
+    </button>
+  );
+}
