@@ -35,7 +35,7 @@ export function Link() {
       setDone(says);
     });
   return (
-    <main className="mx-auto max-w-sm px-6 py-14">
+    <main className="mx-auto max-w-sm px-6 py-14 text-base">
       <p className="mb-6 font-bold font-serif text-2xl text-seal tracking-tight">Earnest</p>
       {done ? (
         <p role="status">{done}</p>
@@ -92,7 +92,7 @@ function Large({ grave = false, busy, press, children }: LargeProps) {
       type="button"
       disabled={busy}
       onClick={press}
-      className={`min-h-12 rounded border px-4 py-2 text-center font-semibold text-base disabled:opacity-60 ${
+      className={`min-h-12 w-full rounded border px-4 py-2 text-center font-semibold text-base disabled:opacity-60 ${
         grave ? "border-stop bg-sheet text-stop" : "border-good bg-good text-lit"
       }`}
     >

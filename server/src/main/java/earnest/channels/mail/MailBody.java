@@ -28,20 +28,56 @@ final class MailBody implements AutoCloseable {
                 "<!doctype html><html lang=\"en\"><body style=\"margin:0;padding:24px;"
                         + "background:#eef2ee;color:#15233f;font:16px/1.5 sans-serif\">"
                         + "<p style=\"max-width:34em;margin:0\">");
-        for (char c : words) {
-            switch (c) {
-                case '<' -> page.append("&lt;");
-                case '>' -> page.append("&gt;");
-                case '&' -> page.append("&amp;");
-                case '"' -> page.append("&quot;");
-                case '\n' -> page.append("<br>");
-                default -> page.append(c);
+        int at = 0;
+        while (at < words.length) {
+            int end = address(words, at);
+            if (end > at) {
+                page.append("<a href=\"");
+                escaped(page, words, at, end);
+                page.append("\">");
+                escaped(page, words, at, end);
+                page.append("</a>");
+                at = end;
+            } else {
+                escaped(page, words, at, at + 1);
+                at++;
             }
         }
         page.append("</p></body></html>");
         html = bytes(CharBuffer.wrap(page));
         for (int i = 0; i < page.length(); i++) {
             page.setCharAt(i, ' ');
+        }
+    }
+
+    /** Where an address that begins here ends; here, if none begins. */
+    private static int address(char[] words, int at) {
+        boolean begins = at == 0 || Character.isWhitespace(words[at - 1]);
+        if (!begins || !(is(words, at, "http://") || is(words, at, "https://"))) {
+            return at;
+        }
+        int end = at;
+        while (end < words.length && !Character.isWhitespace(words[end])) {
+            end++;
+        }
+        return end;
+    }
+
+    private static boolean is(char[] words, int at, String what) {
+        return at + what.length() <= words.length
+                && CharBuffer.wrap(words, at, what.length()).compareTo(CharBuffer.wrap(what)) == 0;
+    }
+
+    private static void escaped(StringBuilder page, char[] words, int from, int to) {
+        for (int i = from; i < to; i++) {
+            switch (words[i]) {
+                case '<' -> page.append("&lt;");
+                case '>' -> page.append("&gt;");
+                case '&' -> page.append("&amp;");
+                case '"' -> page.append("&quot;");
+                case '\n' -> page.append("<br>");
+                default -> page.append(words[i]);
+            }
         }
     }
 

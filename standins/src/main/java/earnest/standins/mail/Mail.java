@@ -22,18 +22,20 @@ import java.time.Instant;
  */
 public record Mail(
         String id,
+        String to,
         String from,
         String subject,
         @Nullable String text,
         @Nullable String html,
         Instant at,
         boolean byMachine) {
-    static Mail of(MimeMessage message) {
+    static Mail of(MimeMessage message, String to) {
         try {
             InternetAddress from = (InternetAddress) message.getFrom()[0];
             String name = from.getPersonal();
             return new Mail(
                     message.getMessageID(),
+                    to,
                     (name == null ? "" : name + " ") + "<" + from.getAddress() + ">",
                     MimeUtility.decodeText(message.getSubject()),
                     part(message, "text/plain"),

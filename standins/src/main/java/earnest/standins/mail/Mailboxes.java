@@ -73,7 +73,7 @@ public final class Mailboxes {
                                 ? Stream.empty()
                                 : Arrays.stream(server.getReceivedMessages()))
                 .filter(message -> isTo(message, address))
-                .map(Mail::of)
+                .map(message -> Mail.of(message, address))
                 .toList();
     }
 

@@ -6,6 +6,7 @@ import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
+import earnest.standins.mail.Mail;
 import earnest.standins.mail.Mailboxes;
 import earnest.standins.world.Person;
 
@@ -14,6 +15,7 @@ import tools.jackson.databind.JsonNode;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -82,8 +84,12 @@ public final class Pockets {
         Map<String, Object> pocket = summary(p);
         pocket.put("phones", phones);
         pocket.put("texts", phones.stream().flatMap(n -> gateway.at(n).stream()).toList());
-        pocket.put("mailbox", p.ownMail());
-        pocket.put("mails", p.ownMail() == null ? List.of() : mailboxes.at(p.ownMail()));
+        pocket.put(
+                "mails",
+                addresses(p).stream()
+                        .flatMap(address -> mailboxes.at(address).stream())
+                        .sorted(Comparator.comparing(Mail::at))
+                        .toList());
         pocket.put("calls", switchboard.to(phones));
         pocket.put(
                 "authenticator",
@@ -112,6 +118,15 @@ public final class Pockets {
         return installation
                 .person(request.part(0))
                 .orElseThrow(() -> new Refused(404, "nobody has that account"));
+    }
+
+    private static List<String> addresses(Person p) {
+        List<String> addresses = new ArrayList<>();
+        addresses.add(p.account() + "@brackwater.example");
+        if (p.ownMail() != null) {
+            addresses.add(p.ownMail());
+        }
+        return addresses;
     }
 
     private static List<String> phones(Person p) {

@@ -90,8 +90,8 @@ class ManagersLink implements ProofMethod {
                 id,
                 "approver:" + manager.id(),
                 mailbox.since(),
-                "Ask the manager, " + manager.name(),
-                "by a link to their mail",
+                "Ask the manager",
+                manager.name() + ", by a link to their mail",
                 null,
                 new Asked(manager.id(), manager.name(), mailbox.id(), false));
     }

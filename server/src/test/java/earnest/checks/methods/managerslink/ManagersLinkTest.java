@@ -74,6 +74,9 @@ class ManagersLinkTest {
         Http manager = somebody();
         JsonNode shown = press(manager, token).ok();
         String name = tove.page(ticket).get("who").get("name").asString();
+        JsonNode mails = outside.mails(mailbox);
+        assertThat(mails.get(mails.size() - 1).get("html").asString())
+                .contains("<a href=\"" + app.ground().serverUrl() + "/link#" + token + "\">");
         assertThat(shown.get("says").toString()).contains(name).contains("Tove Rask");
         Eventually.waitFor(
                 "the desk to see it",
