@@ -47,7 +47,8 @@ class ApiExamplesTest {
 
     @Test
     void everyExampleGetsWhatItIsSaidToGet() {
-        app.needs("ldap", "call", "text", "call-back", "authenticator", "code-by-text");
+        app.needs("ldap", "call", "text", "mail");
+        app.needs("call-back", "authenticator", "code-by-text", "approver-link");
         atTheDoor();
         String ticket = aCall();
         heldLines();

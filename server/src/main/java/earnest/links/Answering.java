@@ -3,9 +3,9 @@ package earnest.links;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 
-import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.stream.Collectors;
@@ -18,7 +18,8 @@ class Answering {
     private final Map<String, LinkPurpose> purposes;
     private final Writes writes;
 
-    Answering(LinkRows rows, LinkTokens tokens, List<LinkPurpose> purposes, Writes writes) {
+    Answering(
+            LinkRows rows, LinkTokens tokens, ObjectProvider<LinkPurpose> purposes, Writes writes) {
         this.rows = rows;
         this.tokens = tokens;
         this.purposes =
