@@ -70,11 +70,11 @@ class MadeUpPageTest implements Browsing {
         try (MadeUpThings _ = MadeUpThings.of(app, account);
                 Analyst tove = Analyst.signIn(this, "tove.rask")) {
             app.publish(
-                    new ChannelEvent.Began("counter", "page-" + account, Map.of("window", "3")));
+                    new ChannelEvent.Began("counter", "page-" + account, Map.of("window", "12")));
             // Others may wait, whom other tests left there.
             tove.page()
                     .getByRole(AriaRole.REGION)
-                    .filter(new Locator.FilterOptions().setHasText("window 3"))
+                    .filter(new Locator.FilterOptions().setHasText("window 12"))
                     .getByRole(AriaRole.BUTTON)
                     .click();
             tove.column("Who").getByText("Not named yet").waitFor();

@@ -166,8 +166,11 @@ class MadeUpTest {
                                         .filter(
                                                 w ->
                                                         w.get("title")
-                                                                .asString()
-                                                                .equals("At the window"))
+                                                                        .asString()
+                                                                        .equals("At the window")
+                                                                && w.get("words")
+                                                                        .asString()
+                                                                        .startsWith("window 3"))
                                         .map(w -> w.get("id").asString())
                                         .reduce((first, last) -> last));
         tove.api().post("/api/tickets/" + ticket + "/answer").ok();
