@@ -124,7 +124,7 @@ class SignInAttacksTest {
         long before = refusals(app);
         List<Answer> answers = atOnce(90, guess(place));
         long hashed = answers.stream().filter(a -> a.status() == 401).count();
-        assertThat(hashed).isBetween(20L, 62L);
+        assertThat(hashed).isBetween(55L, 62L);
         assertThat(answers).extracting(Answer::status).containsOnly(401, 429);
         assertThat(refusals(app) - before).isEqualTo(hashed);
     }
@@ -181,7 +181,7 @@ class SignInAttacksTest {
         Http liar = app.http().with("X-Forwarded-For", "203.0.113.9, 198.51.100.250");
         liar.get("/api/session");
         atOnce(
-                150,
+                70,
                 () ->
                         liar.post(
                                 "/api/session",
