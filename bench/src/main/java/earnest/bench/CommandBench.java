@@ -27,6 +27,14 @@ final class CommandBench {
                 policy, "{\"minLength\":12,\"atLeast\":{\"lower\":1,\"upper\":1,\"digit\":1}}");
         measure(checkout, "spell", "KA7Mrx42");
         measure(checkout, "assess", "core/src/test/resources/assurance/vectors.json");
+        String procedures = "core/src/test/resources/procedures/";
+        measure(
+                checkout,
+                "procedure",
+                "check",
+                procedures + "lost-password-at-sea.procedure",
+                "--world",
+                procedures + "world.json");
         for (String style : List.of("read-aloud", "spoken", "copied")) {
             measure(checkout, "password", "--policy", policy.toString(), "--style", style);
         }

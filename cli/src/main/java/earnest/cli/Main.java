@@ -14,13 +14,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-/** {@code earnest assess, password, record, spell, verify}. */
+/** {@code earnest assess, password, procedure, record, spell, verify}. */
 public final class Main {
     private static final Map<String, Supplier<Command>> COMMANDS = new LinkedHashMap<>();
 
     static {
         COMMANDS.put("assess", AssessCommand::new);
         COMMANDS.put("password", PasswordCommand::new);
+        COMMANDS.put("procedure", ProcedureCommand::new);
         COMMANDS.put("spell", SpellCommand::new);
         COMMANDS.put("record", RecordCommand::new);
         COMMANDS.put("verify", VerifyCommand::new);

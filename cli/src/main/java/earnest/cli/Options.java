@@ -62,6 +62,14 @@ final class Options {
         return rest.getFirst();
     }
 
+    /** The arguments that are no options, at least one. */
+    List<String> some(String what) {
+        if (rest.isEmpty()) {
+            throw Refused.field(what, "is missing");
+        }
+        return List.copyOf(rest);
+    }
+
     void nothingElse() {
         if (!rest.isEmpty()) {
             throw Refused.field(rest.getFirst(), "is not expected");

@@ -65,7 +65,8 @@ class CommandsTest {
 
     @Test
     void everyCommandHasHelpWithExamplesAndExitCodes() {
-        for (String command : List.of("assess", "password", "record", "spell", "verify")) {
+        for (String command :
+                List.of("assess", "password", "procedure", "record", "spell", "verify")) {
             Ran ran = run("", command, "--help");
             assertEquals(0, ran.code);
             assertTrue(ran.out.contains("Example") && ran.out.contains("Exit: 0"), ran.out);

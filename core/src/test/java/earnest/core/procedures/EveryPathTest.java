@@ -1,0 +1,69 @@
+package earnest.core.procedures;
+
+import static org.junit.jupiter.api.Assertions.assertEquals;
+
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.ShrinkingMode;
+
+import java.util.List;
+import java.util.TreeSet;
+import java.util.concurrent.atomic.AtomicInteger;
+
+/** What holds for procedures at random. */
+class EveryPathTest {
+    private static final World WORLD = ProcedureCheckTest.world();
+
+    @Property(tries = 1_000, shrinking = ShrinkingMode.OFF)
+    void findsWhatWalkingEachPathByItselfFinds(@ForAll long seed) {
+        String text = RandomProcedures.one(seed);
+        Procedure procedure = ProcedureCheckTest.procedure(text);
+        TreeSet<String> plain = new PlainPaths(procedure, WORLD).found();
+        TreeSet<String> found =
+                MarkedCases.found(ProcedureCheck.check(List.of(procedure), WORLD).getFirst());
+        if (plain.stream().anyMatch(EveryPathTest::isWrongName)) {
+            // What a wrong name leads to is not reported, so that less is found than on each path.
+            found.removeIf(EveryPathTest::mayFollow);
+            plain.removeIf(EveryPathTest::mayFollow);
+        }
+        assertEquals(plain, found, text);
+    }
+
+    private static boolean isWrongName(String found) {
+        return found.endsWith("unassigned") || found.endsWith("wrong-type");
+    }
+
+    private static boolean mayFollow(String found) {
+        return found.endsWith("too-early") || found.endsWith("nobody-learns");
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void hasOneLayout(@ForAll long seed) {
+        String text = RandomProcedures.one(seed);
+        String printed = Layout.of(ProcedureCheckTest.procedure(text));
+        assertEquals(text, printed);
+        assertEquals(printed, Layout.of(ProcedureCheckTest.procedure(printed)));
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void everyLineThatIsBrokenIsReportedAndNothingIsThrown(@ForAll long seed) {
+        String text = RandomProcedures.one(seed);
+        List<String> lines = text.lines().toList();
+        int at = Math.floorMod(seed, lines.size());
+        String line = lines.get(at);
+        if (line.isBlank()) {
+            return;
+        }
+        String broken =
+                text.replaceFirst("(?m)^" + java.util.regex.Pattern.quote(line) + "$", "$0 ~");
+        assertEquals("syntax", Reading.of(broken).findings().getFirst().code().word(), broken);
+    }
+
+    @Property(tries = 100, shrinking = ShrinkingMode.OFF)
+    void waysAreFinite(@ForAll long seed) {
+        Procedure procedure = ProcedureCheckTest.procedure(RandomProcedures.one(seed));
+        AtomicInteger ways = new AtomicInteger();
+        Ways.each(procedure, steps -> ways.incrementAndGet());
+        assertEquals(true, ways.get() > 0);
+    }
+}
