@@ -33,14 +33,14 @@ steward_command() {
     say "within three days. The code works once; it is on the record that it was made here."
 }
 
-# The demo's steward sets the desk up over its API: once, and again where the directory answers elsewhere.
+# The demo's steward sets the desk up over its API: once, and again where its systems answer elsewhere.
 set_up_organisation() {
-    local marker="$EARNEST_HOME/run/organisation" places="$EARNEST_LDAPS_PORT $EARNEST_REPLICA_PORT"
+    local marker="$EARNEST_HOME/run/organisation" places="$EARNEST_LDAPS_PORT $EARNEST_REPLICA_PORT $EARNEST_STANDINS_PORT"
     [ "$(cat "$marker" 2>/dev/null)" = "$places" ] && return
     mkdir -p "$EARNEST_HOME/logs"
-    # shellcheck disable=SC2086 # two words
+    # shellcheck disable=SC2086 # three words
     "$(java_home)/bin/java" -Xmx64m -XX:TieredStopAtLevel=1 -cp "$(standins_class_path)" earnest.standins.organisation.SetUp \
-        "http://localhost:$EARNEST_PORT" "$EARNEST_HOME" $places >"$EARNEST_HOME/logs/organisation.log" 2>&1 \
+        "http://localhost:$EARNEST_PORT" "$EARNEST_HOME" $places "$@" >"$EARNEST_HOME/logs/organisation.log" 2>&1 \
         || fail "The demo's organisation could not be set up: $(tail -1 "$EARNEST_HOME/logs/organisation.log")"
     echo "$places" >"$marker"
 }

@@ -66,6 +66,7 @@ Earnest is up.
   The desk           http://localhost:$EARNEST_PORT
   The switchboard    http://127.0.0.1:$EARNEST_STANDINS_PORT/switchboard   makes the desk's phone ring
   The pockets        http://127.0.0.1:$EARNEST_STANDINS_PORT/pockets       people's phones
+  Shore cloud        http://127.0.0.1:$EARNEST_STANDINS_PORT/cloud         a service with accounts of its own
 
 Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in"))
   tove.rask          analyst

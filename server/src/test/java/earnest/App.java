@@ -92,7 +92,8 @@ public final class App implements AutoCloseable {
     /** As the demo is; in a build without the directory's kind, with its people on cards. */
     private void setUpOrganisation() {
         if (!WITHOUT.contains("ldap")) {
-            ground.setUpOrganisation();
+            ground.setUpOrganisation(
+                    WITHOUT.contains("scim") ? new String[] {"shore-cloud"} : new String[0]);
             return;
         }
         Http steward = new Steward(ground).api();
@@ -183,6 +184,11 @@ public final class App implements AutoCloseable {
         }
     }
 
+    /** Whether a part was taken out of the build. */
+    public boolean isWithout(String part) {
+        return WITHOUT.contains(part);
+    }
+
     private static final Set<String> WITHOUT =
             Set.of(System.getProperty("earnest.without", "").split(","));
 
@@ -224,6 +230,11 @@ public final class App implements AutoCloseable {
     /** Somebody whom no other test was given. */
     public String somebody() {
         return people.next();
+    }
+
+    /** As {@link #somebody}, with an account in Shore cloud beside that in the directory. */
+    public String somebodyAshore() {
+        return people.nextAshore();
     }
 
     /** As {@link #somebody}, with a mailbox of their own that has been there long. */

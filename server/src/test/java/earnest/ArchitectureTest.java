@@ -37,6 +37,8 @@ class ArchitectureTest {
                     "earnest.wrapped.SecretMarks", // to refuse it in a summary
                     "earnest.connectors.ldap.LdapChanges", // to set it
                     "earnest.connectors.ldap.LdapServers", // to sign in
+                    "earnest.connectors.scim.PatchBody", // to set it
+                    "earnest.connectors.scim.ScimClient", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
                     "earnest.checks.methods.CodeMessage", // to send a code

@@ -2,6 +2,7 @@ package earnest.connectors;
 
 import earnest.core.passwords.Secret;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -32,6 +33,11 @@ public interface Connector extends AutoCloseable {
     /** Whether a server shows what was asked for at {@code asked}, given the mark before it. */
     boolean shows(Operation operation, AccountState now, String before, Instant asked);
 
+    /** So long after it was asked, a change that a server does not show will not come any more. */
+    default Duration surelyNotAfter() {
+        return Duration.ofSeconds(12);
+    }
+
     /** Whether a further server has what left {@code effect} on the one that takes writes. */
     boolean arrived(Operation operation, AccountState now, String effect);
 
@@ -49,6 +55,11 @@ public interface Connector extends AutoCloseable {
      * @throws earnest.core.json.BadField naming the setting that is wrong
      */
     default Optional<PeopleSource> people(Map<String, Object> mapping) {
+        return Optional.empty();
+    }
+
+    /** The accounts that the system has; empty where its people say which are theirs. */
+    default Optional<AccountSource> accounts() {
         return Optional.empty();
     }
 

@@ -13,8 +13,12 @@ public interface SystemKind {
     /** Stable, since rows name it, such as {@code ldap}. */
     String id();
 
-    /** What can be done to accounts there. What is missing is not offered, and never tried. */
-    Set<Operation> operations();
+    /**
+     * What can be done to accounts there. What is missing is not offered, and never tried.
+     *
+     * @throws BadField naming the setting that is wrong
+     */
+    Set<Operation> operations(Fields settings);
 
     /**
      * Opens a connector. Nothing is asked of the system yet.

@@ -21,9 +21,6 @@ import java.util.Optional;
 class ReadingBack {
     static final Duration EVERY = Duration.ofSeconds(1);
 
-    /** So long after it was asked a system that did not do it will not do it any more. */
-    private static final Duration SURELY_NOT = Duration.ofSeconds(12);
-
     private final Systems systems;
     private final Settling settling;
     private final Clock clock;
@@ -49,7 +46,7 @@ class ReadingBack {
                 settling.tookEffect(change.id, system);
                 return Optional.of(Duration.ZERO);
             }
-            if (asked.plus(SURELY_NOT).isBefore(clock.instant())) {
+            if (asked.plus(connector.surelyNotAfter()).isBefore(clock.instant())) {
                 settling.settle(
                         change.id,
                         Changes.State.DID_NOT,

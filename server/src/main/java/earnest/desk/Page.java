@@ -126,7 +126,17 @@ record Page(
             List<Changes.OnServer> servers,
             Instant at) {}
 
-    /** The handover with the contacts that a message may go to. */
+    /**
+     * The handover with the contacts that a message may go to.
+     *
+     * @param system what the system is called whose password it is
+     * @param behind what those are called whose passwords wait behind it
+     */
     @Schema(name = "HandoverOnTicket")
-    record Handover(Handovers.View state, List<ContactLine> contacts, List<String> told) {}
+    record Handover(
+            Handovers.View state,
+            String system,
+            List<String> behind,
+            List<ContactLine> contacts,
+            List<String> told) {}
 }

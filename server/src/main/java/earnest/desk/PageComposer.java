@@ -3,11 +3,9 @@ package earnest.desk;
 import earnest.access.Analysts;
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
-import earnest.channels.Messages;
 import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
 import earnest.checks.Standing;
-import earnest.handover.Handovers;
 import earnest.people.People;
 import earnest.record.TheRecord;
 import earnest.systems.Account;
@@ -32,13 +30,11 @@ class PageComposer {
     private final Analysts analysts;
     private final Standing standing;
     private final Changes changes;
-    private final Handovers handovers;
-    private final Messages messages;
     private final TicketChannels channels;
     private final Accounts accounts;
     private final TheRecord record;
     private final WhoComposer whoComposer;
-    private final ContactLines contactLines;
+    private final HandoverComposer handoverComposer;
 
     PageComposer(
             Tickets tickets,
@@ -46,25 +42,21 @@ class PageComposer {
             Analysts analysts,
             Standing standing,
             Changes changes,
-            Handovers handovers,
-            Messages messages,
             TicketChannels channels,
             Accounts accounts,
             TheRecord record,
             WhoComposer whoComposer,
-            ContactLines contactLines) {
+            HandoverComposer handoverComposer) {
         this.tickets = tickets;
         this.people = people;
         this.analysts = analysts;
         this.standing = standing;
         this.changes = changes;
-        this.handovers = handovers;
-        this.messages = messages;
         this.channels = channels;
         this.accounts = accounts;
         this.record = record;
         this.whoComposer = whoComposer;
-        this.contactLines = contactLines;
+        this.handoverComposer = handoverComposer;
     }
 
     Page page(UUID id, SignedIn me) {
@@ -78,7 +70,7 @@ class PageComposer {
                 person.map(p -> whoComposer.who(p, ticket)).orElse(null),
                 standing.reckoning(ticket, wants(ticket, me)),
                 done.stream().map(PageComposer::done).toList(),
-                handovers.onTicket(id).map(h -> handover(h, person)).orElse(null),
+                handoverComposer.handover(id, person),
                 record.ofTicket(id, TAPE));
     }
 
@@ -164,24 +156,5 @@ class PageComposer {
                 c.reason(),
                 c.servers(),
                 c.intendedAt());
-    }
-
-    private Page.Handover handover(Handovers.View h, Optional<People.Person> person) {
-        List<Page.ContactLine> contacts =
-                person.map(p -> people.contacts(p.id())).orElse(List.of()).stream()
-                        .filter(c -> !c.kind().behindTheLock() && messages.reach(c).isPresent())
-                        .map(contactLines::of)
-                        .toList();
-        List<String> told =
-                messages.about(h.change()).stream()
-                        .map(
-                                t ->
-                                        person.flatMap(p -> people.contact(p.id(), t.contact()))
-                                                        .map(c -> c.kind().words())
-                                                        .orElse("a former contact")
-                                                + ", "
-                                                + t.state().words())
-                        .toList();
-        return new Page.Handover(h, contacts, told);
     }
 }

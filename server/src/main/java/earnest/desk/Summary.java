@@ -6,6 +6,8 @@ import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
 import earnest.systems.Action;
+import earnest.systems.ManagedSystem;
+import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
@@ -13,6 +15,7 @@ import org.springframework.stereotype.Component;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -26,6 +29,7 @@ class Summary {
     private final Standing standing;
     private final Changes changes;
     private final Handovers handovers;
+    private final Systems systems;
 
     Summary(
             Tickets tickets,
@@ -33,13 +37,15 @@ class Summary {
             People people,
             Standing standing,
             Changes changes,
-            Handovers handovers) {
+            Handovers handovers,
+            Systems systems) {
         this.tickets = tickets;
         this.channels = channels;
         this.people = people;
         this.standing = standing;
         this.changes = changes;
         this.handovers = handovers;
+        this.systems = systems;
     }
 
     String of(UUID id) {
@@ -57,11 +63,26 @@ class Summary {
                 changes.onTicket(id).stream()
                         .filter(c -> Action.OFFERED.contains(c.action()))
                         .toList();
-        done.forEach(change -> sentences.add(change(change)));
+        boolean several = done.stream().map(Changes.View::system).distinct().count() > 1;
+        done.forEach(change -> sentences.add(change(change, several ? in(change.system()) : "")));
         if (done.isEmpty()) {
             sentences.add("Nothing was changed.");
         }
-        handovers.onTicket(id).ifPresent(h -> sentences.add(handover(h)));
+        Map<UUID, String> systemOf =
+                done.stream()
+                        .collect(
+                                Collectors.toMap(
+                                        Changes.View::id, c -> " for " + name(c.system())));
+        handovers
+                .allOnTicket(id)
+                .forEach(
+                        h ->
+                                sentences.add(
+                                        handover(
+                                                h,
+                                                several
+                                                        ? systemOf.getOrDefault(h.change(), "")
+                                                        : "")));
         return String.join(" ", sentences);
     }
 
@@ -82,8 +103,16 @@ class Summary {
                 : "Proof: %s; standing %d.".formatted(lines, reckoning.standing());
     }
 
-    private static String change(Changes.View change) {
-        String label = change.action().label();
+    private String in(String system) {
+        return " in " + name(system);
+    }
+
+    private String name(String system) {
+        return systems.find(system).map(ManagedSystem::name).orElse(system);
+    }
+
+    private static String change(Changes.View change, String where) {
+        String label = change.action().label() + where;
         return switch (change.state()) {
             case TOOK_EFFECT -> "%s took effect.".formatted(label);
             case REFUSED -> "%s was refused: %s".formatted(label, change.reason());
@@ -92,15 +121,15 @@ class Summary {
         };
     }
 
-    private static String handover(Handovers.View h) {
+    private static String handover(Handovers.View h, String of) {
         String how =
                 switch (h.state()) {
-                    case SAID_BACK -> "The password was read aloud and said back.";
-                    case LEFT, ARRIVED -> "The password went by " + h.route() + ".";
-                    case EXPIRED -> "The password ran out unused.";
+                    case SAID_BACK -> "The password%s was read aloud and said back.";
+                    case LEFT, ARRIVED -> "The password%s went by " + h.route() + ".";
+                    case EXPIRED -> "The password%s ran out unused.";
                     case WAITING, SHOWN, SENDING, UNCLEAR, REPLACED, WITHDRAWN ->
-                            "The password was not handed over.";
+                            "The password%s was not handed over.";
                 };
-        return how + (h.inAt() == null ? "" : " They are in.");
+        return how.formatted(of) + (h.inAt() == null ? "" : " They are in.");
     }
 }

@@ -29,6 +29,16 @@ class HandoverDesk implements Handovers {
     }
 
     @Override
+    public List<UUID> behind(UUID ticket) {
+        return reader.behind(ticket);
+    }
+
+    @Override
+    public List<View> allOnTicket(UUID ticket) {
+        return reader.allOnTicket(ticket);
+    }
+
+    @Override
     public Optional<InForce> inForce(UUID person) {
         return reader.inForce(person);
     }

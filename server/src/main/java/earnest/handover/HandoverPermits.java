@@ -27,6 +27,7 @@ import java.util.stream.Collectors;
 @Component
 class HandoverPermits {
     private final HandoverRepository handovers;
+    private final CurrentHandover current;
     private final Changes changes;
     private final LiveAccounts accounts;
     private final Standing standing;
@@ -35,12 +36,14 @@ class HandoverPermits {
 
     HandoverPermits(
             HandoverRepository handovers,
+            CurrentHandover current,
             Changes changes,
             LiveAccounts accounts,
             Standing standing,
             Tickets tickets,
             Clock clock) {
         this.handovers = handovers;
+        this.current = current;
         this.changes = changes;
         this.accounts = accounts;
         this.standing = standing;
@@ -86,23 +89,21 @@ class HandoverPermits {
 
     /** The groups that the judgement may hang on; asked of a system, before anything is locked. */
     Set<String> groups(UUID ticket) {
-        return handovers
-                .findFirstByTicketIdOrderByMadeAtDesc(ticket)
+        return current.of(ticket)
                 .flatMap(handover -> changes.change(handover.changeId))
                 .map(change -> accounts.groups(change.person(), change.system()))
                 .orElse(Set.of());
     }
 
     /**
-     * Judges the latest handover of a ticket and locks it, in the present transaction.
+     * Judges the handover of a ticket that is the one now and locks it, in the present transaction.
      *
      * @throws Problem 403 if what was proved does not hold any more, 409 if there is none in force
      */
     Permitted judge(UUID ticketId, SignedIn me, Set<String> groups) {
         Tickets.View ticket = tickets.hold(ticketId, me);
         Handover handover =
-                handovers
-                        .findFirstByTicketIdOrderByMadeAtDesc(ticketId)
+                current.of(ticketId)
                         .flatMap(h -> handovers.lock(h.id))
                         .orElseThrow(
                                 () ->

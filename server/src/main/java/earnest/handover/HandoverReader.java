@@ -4,6 +4,7 @@ import earnest.channels.Messages;
 
 import org.springframework.stereotype.Component;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -11,15 +12,25 @@ import java.util.UUID;
 @Component
 class HandoverReader {
     private final HandoverRepository handovers;
+    private final CurrentHandover current;
     private final Messages messages;
 
-    HandoverReader(HandoverRepository handovers, Messages messages) {
+    HandoverReader(HandoverRepository handovers, CurrentHandover current, Messages messages) {
         this.handovers = handovers;
+        this.current = current;
         this.messages = messages;
     }
 
     Optional<Handovers.View> onTicket(UUID ticket) {
-        return handovers.findFirstByTicketIdOrderByMadeAtDesc(ticket).map(this::view);
+        return current.of(ticket).map(this::view);
+    }
+
+    List<UUID> behind(UUID ticket) {
+        return current.behind(ticket).stream().map(handover -> handover.changeId).toList();
+    }
+
+    List<Handovers.View> allOnTicket(UUID ticket) {
+        return handovers.findByTicketIdOrderByMadeAt(ticket).stream().map(this::view).toList();
     }
 
     Optional<Handovers.InForce> inForce(UUID person) {

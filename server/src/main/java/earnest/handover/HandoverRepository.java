@@ -14,7 +14,7 @@ import java.util.Optional;
 import java.util.UUID;
 
 interface HandoverRepository extends JpaRepository<Handover, UUID>, InsertRepository<Handover> {
-    Optional<Handover> findFirstByTicketIdOrderByMadeAtDesc(UUID ticketId);
+    List<Handover> findByTicketIdOrderByMadeAt(UUID ticketId);
 
     Optional<Handover> findByChangeId(UUID changeId);
 

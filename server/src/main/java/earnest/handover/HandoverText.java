@@ -19,14 +19,17 @@ class HandoverText implements MessageWriter {
     private final HandoverRepository handovers;
     private final ObjectProvider<Standing> standing;
     private final WrappedSecrets secrets;
+    private final SystemNames names;
 
     HandoverText(
             HandoverRepository handovers,
             ObjectProvider<Standing> standing,
-            WrappedSecrets secrets) {
+            WrappedSecrets secrets,
+            SystemNames names) {
         this.handovers = handovers;
         this.standing = standing;
         this.secrets = secrets;
+        this.names = names;
     }
 
     @Override
@@ -46,22 +49,29 @@ class HandoverText implements MessageWriter {
                 .filter(handover -> handover.state == Handovers.State.SENDING)
                 // A 'no' that came meanwhile stops it here, too.
                 .filter(handover -> !standing.getObject().stopped(handover.personId))
-                .flatMap(handover -> secrets.take(handover.wrappedId))
+                .flatMap(this::text);
+    }
+
+    private Optional<Secret> text(Handover handover) {
+        String system = names.of(handover);
+        return secrets.take(handover.wrappedId)
                 .map(
                         secret -> {
                             try (secret) {
-                                return secret.open(HandoverText::text);
+                                return secret.open(password -> text(password, system));
                             }
                         });
     }
 
-    private static Secret text(char[] password) {
+    private static Secret text(char[] password, String system) {
         StringBuilder words = new StringBuilder(200);
         words.append("Your temporary password is ")
                 .append(password)
+                .append(" (type it without spaces). Sign in to ")
+                .append(system)
                 .append(
-                        " (type it without spaces). Sign in with it within four hours and choose"
-                            + " your own. Nobody from the service desk will ever ask you for it.");
+                        " with it within four hours and choose your own. Nobody from the service"
+                                + " desk will ever ask you for it.");
         Secret secret = Secret.of(words);
         words.setLength(0);
         return secret;

@@ -19,8 +19,14 @@ import java.util.UUID;
 
 /** Handing a new secret to its person, at most once. */
 public interface Handovers {
-    /** The latest handover on a ticket. */
+    /** The handover of a ticket that is the one now: of several the first that nobody has yet. */
     Optional<View> onTicket(UUID ticket);
+
+    /** The changes whose passwords wait behind it. */
+    List<UUID> behind(UUID ticket);
+
+    /** All of a ticket, in the order in which they were made. */
+    List<View> allOnTicket(UUID ticket);
 
     /** A temporary password of the person that is in force and was not used yet. */
     Optional<InForce> inForce(UUID person);
@@ -60,6 +66,11 @@ public interface Handovers {
         UNCLEAR,
         /** The ticket names somebody else now: never handed over; taken out of force at once. */
         WITHDRAWN;
+
+        /** Whether nobody has it yet, and somebody is to. */
+        boolean toHandOver() {
+            return this == WAITING || this == SHOWN || this == SENDING;
+        }
 
         /** Whether the password is known to be out of force. */
         boolean over() {

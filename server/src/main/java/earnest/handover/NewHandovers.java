@@ -10,6 +10,7 @@ import earnest.systems.PasswordStyle;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -21,6 +22,7 @@ import java.util.UUID;
 @Component
 class NewHandovers {
     private final HandoverRepository handovers;
+    private final ObjectProvider<Changes> changes;
     private final Withdrawals withdrawals;
     private final Passwords passwords;
     private final WrappedSecrets secrets;
@@ -32,6 +34,7 @@ class NewHandovers {
 
     NewHandovers(
             HandoverRepository handovers,
+            ObjectProvider<Changes> changes,
             Withdrawals withdrawals,
             Passwords passwords,
             WrappedSecrets secrets,
@@ -41,6 +44,7 @@ class NewHandovers {
             Clock clock,
             Ids ids) {
         this.handovers = handovers;
+        this.changes = changes;
         this.withdrawals = withdrawals;
         this.passwords = passwords;
         this.secrets = secrets;
@@ -60,7 +64,7 @@ class NewHandovers {
             return;
         }
         for (Handover former : handovers.findByPersonIdAndInAtIsNull(effect.person())) {
-            if (!former.state.over()) {
+            if (!former.state.over() && isOf(former, effect)) {
                 former.state = Handovers.State.REPLACED;
                 secrets.forget(former.wrappedId);
             }
@@ -72,6 +76,14 @@ class NewHandovers {
         }
         handovers.add(handover);
         jobs.soon(SignInWatch.KIND, handover.id);
+    }
+
+    /** A password in one system says nothing of another. */
+    private boolean isOf(Handover former, Changes.TookEffect effect) {
+        return changes.getObject()
+                .change(former.changeId)
+                .filter(change -> change.system().equals(effect.system()))
+                .isPresent();
     }
 
     private Handover handover(Changes.TookEffect effect, UUID wrapped) {

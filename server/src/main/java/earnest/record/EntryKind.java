@@ -97,6 +97,7 @@ public enum EntryKind {
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),
     PEOPLE_COPIED("copied {people} people from the directory"),
     COPY_HELD("did not take over what the directory said: {reason}"),
+    ACCOUNTS_MATCHED("found whose {accounts} accounts of {systemName} are"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),
     RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force"),

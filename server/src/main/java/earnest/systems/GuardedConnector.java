@@ -2,6 +2,7 @@ package earnest.systems;
 
 import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountRef;
+import earnest.connectors.AccountSource;
 import earnest.connectors.AccountState;
 import earnest.connectors.ChangeResult;
 import earnest.connectors.Connector;
@@ -113,6 +114,16 @@ final class GuardedConnector implements Connector {
     @Override
     public Optional<PeopleSource> people(Map<String, Object> mapping) {
         return connector.people(mapping);
+    }
+
+    @Override
+    public Optional<AccountSource> accounts() {
+        return connector.accounts();
+    }
+
+    @Override
+    public Duration surelyNotAfter() {
+        return connector.surelyNotAfter();
     }
 
     @Override

@@ -55,10 +55,12 @@ public class Systems {
      * @throws Problem 404 if there is none
      */
     public ManagedSystem system(String id) {
-        return all().stream()
-                .filter(system -> system.id().equals(id))
-                .findFirst()
-                .orElseThrow(() -> Problem.unknown("system"));
+        return find(id).orElseThrow(() -> Problem.unknown("system"));
+    }
+
+    /** One of them, or empty if there is none. */
+    public Optional<ManagedSystem> find(String id) {
+        return all().stream().filter(system -> system.id().equals(id)).findFirst();
     }
 
     /**
@@ -127,15 +129,17 @@ public class Systems {
         SystemKind kind = kind(kinds, Objects.requireNonNull(row.kind()));
         PasswordRules rules =
                 PasswordRules.read(Fields.of("passwordRules", Json.read(row.passwordRules())));
+        Map<String, Object> settings =
+                Objects.requireNonNull(Json.object(Json.read(row.settings())));
         Connector connector =
                 kind.open(
                         new SystemConnection(
                                 row.name(),
                                 row.whoHelps(),
-                                Objects.requireNonNull(Json.object(Json.read(row.settings()))),
+                                settings,
                                 credential,
                                 Clock.systemUTC()));
-        Set<Operation> operations = Set.copyOf(kind.operations());
+        Set<Operation> operations = Set.copyOf(kind.operations(Fields.of("settings", settings)));
         return new OpenSystem(
                 row.version(), operations, rules, new GuardedConnector(row.name(), connector));
     }

@@ -20,8 +20,11 @@ public final class Installation {
     private final Map<String, byte[]> authenticators = new LinkedHashMap<>();
     private final String lineToken;
     private final String gatewayToken;
+    private final String cloudToken;
+    private final Path home;
 
     Installation(Path home) throws IOException {
+        this.home = home;
         List<Person> list =
                 JsonMapper.shared()
                         .readValue(home.resolve("world/people.json"), new TypeReference<>() {});
@@ -33,6 +36,7 @@ public final class Installation {
                 (account, key) -> authenticators.put(account, Base64.getDecoder().decode(key)));
         lineToken = Files.readString(home.resolve("secrets/line-token"));
         gatewayToken = Files.readString(home.resolve("secrets/gateway-token"));
+        cloudToken = Files.readString(home.resolve("secrets/cloud-token"));
     }
 
     public Optional<Person> person(String account) {
@@ -56,6 +60,15 @@ public final class Installation {
 
     public String lineToken() {
         return lineToken;
+    }
+
+    /** Where all of it is. */
+    public Path home() {
+        return home;
+    }
+
+    public String cloudToken() {
+        return cloudToken;
     }
 
     public String gatewayToken() {

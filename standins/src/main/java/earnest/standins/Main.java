@@ -1,5 +1,6 @@
 package earnest.standins;
 
+import earnest.standins.cloud.ShoreCloud;
 import earnest.standins.gateway.TextGateway;
 import earnest.standins.http.Server;
 import earnest.standins.line.Switchboard;
@@ -27,6 +28,7 @@ public final class Main {
         switchboard.serve(server);
         mailboxes.serve(server);
         pockets.serve(server);
+        new ShoreCloud(installation).serve(server);
         server.start(Integer.parseInt(args[0]));
     }
 }

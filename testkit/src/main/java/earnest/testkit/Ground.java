@@ -9,6 +9,7 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -123,10 +124,12 @@ public final class Ground {
         handle.onExit().join();
     }
 
-    /** Has the demo's steward set a fresh server's desk up. */
-    public void setUpOrganisation() {
+    /** Has the demo's steward set a fresh server's desk up, without some systems. */
+    public void setUpOrganisation(String... without) {
         if (!Files.exists(home.resolve("run/organisation"))) {
-            launcher("organisation");
+            launcher(
+                    Stream.concat(Stream.of("organisation"), Arrays.stream(without))
+                            .toArray(String[]::new));
         }
     }
 

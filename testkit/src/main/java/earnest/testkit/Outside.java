@@ -129,4 +129,33 @@ public final class Outside {
     public void gateway(String mode) {
         standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();
     }
+
+    /** {@code up, slow, busy, away, silent}. */
+    public void cloud(String mode) {
+        standins.post("/api/cloud/mode", Map.of("mode", mode)).ok();
+    }
+
+    /** Signs in to Shore cloud; gives {@code in, must-change, changed} or {@code refused}. */
+    public String cloudSignIn(String account, String password, String own) {
+        return standins.post(
+                        "/api/cloud/sign-in",
+                        Map.of(
+                                "userName",
+                                account + "@brackwater.example",
+                                "password",
+                                password,
+                                "newPassword",
+                                own))
+                .ok()
+                .get("state")
+                .asString();
+    }
+
+    /** What an administrator of Shore cloud does to an account. */
+    public void cloudAccount(String account, boolean active, boolean locked) {
+        standins.post(
+                        "/api/cloud/users/" + account + "@brackwater.example",
+                        Map.of("active", active, "locked", locked))
+                .ok();
+    }
 }

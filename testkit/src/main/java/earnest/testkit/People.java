@@ -13,7 +13,9 @@ public final class People {
     private static final int LAST_OF_SCENES = 20_000;
 
     private final List<String> ordinary = new ArrayList<>();
+    private final List<String> ashore = new ArrayList<>();
     private final AtomicInteger given = new AtomicInteger();
+    private final AtomicInteger givenAshore = new AtomicInteger();
 
     public People(Ground ground) {
         for (JsonNode p : JsonMapper.shared().readTree(ground.read("world/people.json"))) {
@@ -21,13 +23,19 @@ public final class People {
                     p.get("state").asString().equals("OPEN")
                             && p.get("authenticator").asBoolean()
                             && p.hasNonNull("mobile")
-                            && p.get("desk").isNull()
                             && p.get("groups").isEmpty()
                             && Integer.parseInt(p.get("staffNumber").asString()) > LAST_OF_SCENES;
             if (fit) {
-                ordinary.add(p.get("account").asString());
+                (p.get("desk").isNull() ? ordinary : ashore).add(p.get("account").asString());
             }
         }
+    }
+
+    /**
+     * As {@link #next}, of those who work ashore, and so have an account in Shore cloud as well.
+     */
+    public String nextAshore() {
+        return ashore.get(givenAshore.getAndIncrement());
     }
 
     /** Somebody with a mobile and an authenticator, in no group, whom nobody else was given. */

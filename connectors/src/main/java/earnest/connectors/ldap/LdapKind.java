@@ -18,7 +18,7 @@ public final class LdapKind implements SystemKind {
     }
 
     @Override
-    public Set<Operation> operations() {
+    public Set<Operation> operations(Fields settings) {
         return EnumSet.allOf(Operation.class);
     }
 

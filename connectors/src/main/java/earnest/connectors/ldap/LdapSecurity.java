@@ -5,24 +5,16 @@ import com.unboundid.ldap.sdk.PostConnectProcessor;
 import com.unboundid.ldap.sdk.StartTLSPostConnectProcessor;
 import com.unboundid.util.ssl.HostNameSSLSocketVerifier;
 
+import earnest.connectors.Loopback;
+import earnest.connectors.PinnedCertificates;
 import earnest.core.json.BadField;
 
 import org.jspecify.annotations.Nullable;
 
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.InputStream;
 import java.net.URI;
-import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
-import java.security.KeyStore;
-import java.security.cert.Certificate;
-import java.security.cert.CertificateFactory;
-import java.util.Collection;
 
 import javax.net.SocketFactory;
 import javax.net.ssl.SSLContext;
-import javax.net.ssl.TrustManagerFactory;
 
 /**
  * How connections to one server are secured. Whom the server shows itself to be is checked against
@@ -70,7 +62,7 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
                         "a certificate is given, but nothing is secured: use ldaps:// or"
                                 + " startTls");
             }
-            if (!isLoopback(url.getHost())) {
+            if (!Loopback.is(url.getHost())) {
                 throw wrong(
                         server,
                         "it would be told passwords in the clear: use ldaps:// or startTls");
@@ -84,15 +76,6 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
                         SocketFactory.getDefault(), new StartTLSPostConnectProcessor(tls), true);
     }
 
-    /** By its address alone: what a name stands for can change after it was looked at. */
-    private static boolean isLoopback(@Nullable String host) {
-        return host != null
-                && (host.equals("localhost")
-                        || host.matches("127(\\.[0-9]{1,3}){3}")
-                        || host.equals("[::1]")
-                        || host.equals("::1"));
-    }
-
     /** The options, so that the server's name is checked where there is TLS. */
     LDAPConnectionOptions verified(LDAPConnectionOptions options) {
         LDAPConnectionOptions own = options.duplicate();
@@ -104,34 +87,9 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
 
     private static SSLContext context(LdapSettings.Server server) {
         try {
-            SSLContext tls = SSLContext.getInstance("TLS");
-            TrustManagerFactory trust =
-                    TrustManagerFactory.getInstance(TrustManagerFactory.getDefaultAlgorithm());
-            trust.init(server.certificate() == null ? null : only(server, server.certificate()));
-            tls.init(null, trust.getTrustManagers(), null);
-            return tls;
-        } catch (GeneralSecurityException e) {
-            throw new IllegalStateException("TLS is not to be had on this machine", e);
-        }
-    }
-
-    /** A store that knows these certificates and nothing else. */
-    private static KeyStore only(LdapSettings.Server server, String pem) {
-        try (InputStream in = new ByteArrayInputStream(pem.getBytes(StandardCharsets.US_ASCII))) {
-            Collection<? extends Certificate> certificates =
-                    CertificateFactory.getInstance("X.509").generateCertificates(in);
-            if (certificates.isEmpty()) {
-                throw wrong(server, "its certificate is empty; give it in PEM");
-            }
-            KeyStore store = KeyStore.getInstance(KeyStore.getDefaultType());
-            store.load(null, null);
-            int number = 0;
-            for (Certificate certificate : certificates) {
-                store.setCertificateEntry("pinned-" + number++, certificate);
-            }
-            return store;
-        } catch (IOException | GeneralSecurityException e) {
-            throw wrong(server, "its certificate cannot be read; give it in PEM");
+            return PinnedCertificates.context(server.certificate());
+        } catch (IllegalArgumentException e) {
+            throw wrong(server, String.valueOf(e.getMessage()));
         }
     }
 

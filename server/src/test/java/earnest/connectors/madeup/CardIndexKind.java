@@ -17,7 +17,7 @@ public final class CardIndexKind implements SystemKind {
     }
 
     @Override
-    public Set<Operation> operations() {
+    public Set<Operation> operations(Fields settings) {
         return EnumSet.of(Operation.SET_TEMPORARY, Operation.REPLACE_UNUSED);
     }
 

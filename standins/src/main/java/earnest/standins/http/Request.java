@@ -6,6 +6,8 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 import java.io.IOException;
+import java.net.URLDecoder;
+import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 
 /** One request, with the parts of its path that the route left open. */
@@ -30,23 +32,36 @@ public final class Request {
         return query == null ? "" : query;
     }
 
+    /** One value of the query, decoded, or what is said otherwise. */
+    public String query(String name, String otherwise) {
+        String raw = exchange.getRequestURI().getRawQuery();
+        for (String pair : raw == null ? new String[0] : raw.split("&")) {
+            if (pair.startsWith(name + "=")) {
+                return URLDecoder.decode(pair.substring(name.length() + 1), StandardCharsets.UTF_8);
+            }
+        }
+        return otherwise;
+    }
+
+    /** A header, or the empty text. */
+    public String header(String name) {
+        String value = exchange.getRequestHeaders().getFirst(name);
+        return value == null ? "" : value;
+    }
+
     /** The body as JSON; an empty body is an empty object. */
     public JsonNode json() throws IOException {
         byte[] bytes = exchange.getRequestBody().readNBytes(LARGEST_BODY);
         return JsonMapper.shared()
-                .readTree(
-                        bytes.length == 0
-                                ? "{}".getBytes(java.nio.charset.StandardCharsets.UTF_8)
-                                : bytes);
+                .readTree(bytes.length == 0 ? "{}".getBytes(StandardCharsets.UTF_8) : bytes);
     }
 
     /** Refuses with 401 unless the request carries the token. */
     public void mustCarry(String token) {
         String given = exchange.getRequestHeaders().getFirst("Authorization");
-        byte[] expected = ("Bearer " + token).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        byte[] expected = ("Bearer " + token).getBytes(StandardCharsets.UTF_8);
         if (given == null
-                || !MessageDigest.isEqual(
-                        expected, given.getBytes(java.nio.charset.StandardCharsets.UTF_8))) {
+                || !MessageDigest.isEqual(expected, given.getBytes(StandardCharsets.UTF_8))) {
             throw new Refused(401, "the token is missing or wrong");
         }
     }

@@ -3,6 +3,8 @@ package earnest.standins.http;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 
+import org.jspecify.annotations.Nullable;
+
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -27,6 +29,9 @@ public final class Server {
 
     /** An answer that comes byte by byte, as from a host that wants to keep somebody waiting. */
     public record Dripping(int bytes, Duration between) {}
+
+    /** An answer with a status and headers of its own; a null body is none. */
+    public record Answer(int status, Map<String, String> headers, @Nullable Object body) {}
 
     /** A file of this program's own pages. */
     public record Page(String file) {}
@@ -72,8 +77,7 @@ public final class Server {
         throw new Refused(404, "there is nothing here");
     }
 
-    private static String @org.jspecify.annotations.Nullable [] match(
-            Entry entry, String method, String[] path) {
+    private static String @Nullable [] match(Entry entry, String method, String[] path) {
         if (!entry.method.equals(method) || entry.path.length != path.length) {
             return null;
         }
@@ -96,6 +100,15 @@ public final class Server {
                 }
                 send(exchange, 200, type(file), in.readAllBytes());
             }
+            return;
+        }
+        if (answer instanceof Answer(int status, Map<String, String> headers, Object body)) {
+            headers.forEach(exchange.getResponseHeaders()::set);
+            send(
+                    exchange,
+                    status,
+                    headers.getOrDefault("Content-Type", "application/json"),
+                    body == null ? new byte[0] : JsonMapper.shared().writeValueAsBytes(body));
             return;
         }
         if (answer instanceof Dripping(int bytes, Duration between)) {

@@ -16,10 +16,13 @@ import java.util.Map;
  * Sets the demo's organisation up: what {@code brackwater.json} says, with this installation's
  * ports and secrets put in. To do it twice changes nothing.
  *
- * <p>Arguments: the desk's address, the home of the installation, and the ports of the directory
- * over TLS and of its replica.
+ * <p>Arguments: the desk's address, the home of the installation, the ports of the directory over
+ * TLS and of its replica, the port of the stand-ins, and the systems to leave out.
  */
 public final class SetUp {
+    /** The first of the arguments that need not be there. */
+    private static final int OPTIONAL = 5;
+
     private SetUp() {}
 
     public static void main(String[] args) throws IOException, InterruptedException {
@@ -33,11 +36,19 @@ public final class SetUp {
                         "@CERTIFICATE@",
                         Files.readString(home.resolve("tls/directory.pem")),
                         "@DIRECTORY_SECRET@",
-                        secret(home, "ldap-earnest"));
+                        secret(home, "ldap-earnest"),
+                        "@STANDINS_PORT@",
+                        args[4],
+                        "@CLOUD_TOKEN@",
+                        secret(home, "cloud-token"));
         Desk steward = Desk.signIn(URI.create(args[0]), "maren.holt", secret(home, "demo-sign-in"));
         JsonNode all = filled(organisation(), slots);
         steward.put("/api/organisation", all.get("organisation"));
-        put(steward, "/api/systems/", all.get("systems"));
+        ObjectNode systems = (ObjectNode) all.get("systems");
+        for (int i = OPTIONAL; i < args.length; i++) {
+            systems.remove(args[i]);
+        }
+        put(steward, "/api/systems/", systems);
         put(steward, "/api/people-sources/", all.get("peopleSources"));
     }
 

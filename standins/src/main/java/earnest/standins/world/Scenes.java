@@ -83,6 +83,7 @@ final class Scenes {
                 .add();
         s.add("yadeyemi", "Yusuf", "Adeyemi", "Engineer", "MV Turnstone", "Inverwick", "185")
                 .state(State.LOCKED)
+                .scene("Locked out of the directory and of Shore cloud, both at once.")
                 .add();
         s.add("trask", "Tove", "Rask", "Service desk analyst", "Shore", "Brackwater", "190").add();
         s.add("jlie", "Jonas", "Lie", "Service desk analyst", "Shore", "Brackwater", "191").add();

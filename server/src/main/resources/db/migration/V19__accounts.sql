@@ -1,0 +1,18 @@
+-- How far the accounts of a system are known that does not name people itself.
+CREATE TABLE account_copy (
+  `system` VARCHAR(40) COLLATE utf8mb4_bin NOT NULL PRIMARY KEY,
+  organisation UUID NOT NULL DEFAULT '00000000-0000-7000-8000-000000000001',
+  whole_at DATETIME(6),
+  tried_at DATETIME(6),
+  trouble VARCHAR(400),
+  matched INT NOT NULL DEFAULT 0,
+  unmatched INT NOT NULL DEFAULT 0,
+  contested INT NOT NULL DEFAULT 0
+);
+
+-- A login may be a mail address.
+ALTER TABLE account MODIFY name VARCHAR(254) COLLATE utf8mb4_bin NOT NULL;
+ALTER TABLE account MODIFY native_id VARCHAR(128) COLLATE utf8mb4_bin NOT NULL;
+ALTER TABLE account_change
+  MODIFY account VARCHAR(254) COLLATE utf8mb4_bin NOT NULL,
+  MODIFY running VARCHAR(300) COLLATE utf8mb4_bin AS (IF(state IN ('intended', 'asked', 'unknown'), CONCAT(system, ' ', account), NULL)) PERSISTENT;
