@@ -4,6 +4,7 @@ import type { components, paths } from "./schema";
 type Schemas = components["schemas"];
 export type Page = Schemas["TicketPage"];
 export type Edge = Schemas["DeskEdge"];
+export type LinkDone = Schemas["LinkDone"];
 export type LinkShown = Schemas["LinkShown"];
 export type Waiting = Schemas["TicketOnEdge"];
 export type Who = Schemas["PersonOnTicket"];

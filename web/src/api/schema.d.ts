@@ -101,7 +101,10 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Answers what a one-time link asks, once. */
+        /**
+         * Answers what a one-time link asks, once.
+         * @description Where the link brings a secret, this answer shows it, and nothing shows it again. It must not be kept by anything between.
+         */
         post: operations["answerLink"];
         delete?: never;
         options?: never;
@@ -741,7 +744,7 @@ export interface paths {
         put?: never;
         /**
          * Chooses how the new password reaches its person; only a route that the proof allows.
-         * @description The contact is the id of one that the page lists under the handover with that route; reading aloud takes none. A text leaves at once and is sent once: if nobody can tell whether it left, no other route is open and a fresh password is needed.
+         * @description The contact is the id of one that the page lists under the handover with that route; reading aloud takes none. A text leaves at once and is sent once: if nobody can tell whether it left, no other route is open and a fresh password is needed. A link goes to any such contact; the password stays here until it is opened, and choosing again ends the link.
          */
         post: operations["chooseRoute"];
         delete?: never;
@@ -1240,8 +1243,10 @@ export interface components {
             reason: string;
         };
         HandoverOnTicket: {
+            behind: string[];
             contacts: components["schemas"]["ContactOnTicket"][];
             state: components["schemas"]["HandoverProgress"];
+            system: string;
             told: string[];
         };
         HandoverProgress: {
@@ -1264,7 +1269,7 @@ export interface components {
             /** Format: int32 */
             saidBack: number;
             /** @enum {string} */
-            state: "waiting" | "shown" | "sending" | "left" | "arrived" | "said-back" | "replaced" | "expired" | "unclear" | "withdrawn";
+            state: "waiting" | "shown" | "sending" | "left" | "arrived" | "opened" | "said-back" | "replaced" | "expired" | "unclear" | "withdrawn";
             /** @enum {string} */
             style: "read-aloud" | "spoken" | "copied" | "typed";
             trouble?: string;
@@ -1296,6 +1301,8 @@ export interface components {
         };
         LinkDone: {
             says: string;
+            /** @description What is shown this once, where there is something. */
+            secret?: string;
         };
         LinkPressed: {
             token: string;
@@ -6339,8 +6346,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-28T19:10:24.153983Z",
-                     *           "id": "01a22390-d599-7d1d-9861-0fc5850a0bc6",
+                     *           "at": "2026-11-29T02:14:51.383563Z",
+                     *           "id": "01a22515-6ef7-7617-919c-018b6787488e",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -6357,22 +6364,32 @@ export interface operations {
                      *         }
                      *       ],
                      *       "handover": {
+                     *         "behind": [],
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "id": "01a22515-239a-71f0-b196-b00227ee4324",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •06",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
+                     *           },
+                     *           {
+                     *             "brings": "mail",
+                     *             "id": "01a22515-239a-7258-bda9-8953aca1f925",
+                     *             "label": "own mail",
+                     *             "masked": "•••@lagoon.example",
+                     *             "route": "mail",
+                     *             "telephone": false,
+                     *             "tooNew": false
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a22390-d599-7d1d-9861-0fc5850a0bc6",
-                     *           "expiresAt": "2026-11-28T20:10:24.423296Z",
-                     *           "id": "01a22390-d6a2-7994-91b9-30f741c55055",
-                     *           "madeAt": "2026-11-28T19:10:24.423296Z",
+                     *           "change": "01a22515-6ef7-7617-919c-018b6787488e",
+                     *           "expiresAt": "2026-11-29T03:14:51.864729Z",
+                     *           "id": "01a22515-70d0-7832-a091-147090f8d02b",
+                     *           "madeAt": "2026-11-29T02:14:51.864729Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -6380,13 +6397,15 @@ export interface operations {
                      *           "state": "shown",
                      *           "style": "read-aloud"
                      *         },
+                     *         "system": "Brackwater directory",
                      *         "told": [
-                     *           "work mobile, left"
+                     *           "work mobile, arrived",
+                     *           "work mail, left"
                      *         ]
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a22390-d39d-7ed1-a34e-37915e5e3e92"
+                     *           "01a22515-6905-7796-8d53-5d7ecda4766f"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -6410,7 +6429,7 @@ export interface operations {
                      *             "asks": 20,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-28T19:40:23.886352Z",
+                     *             "until": "2026-11-29T02:44:50.462255Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -6420,28 +6439,28 @@ export interface operations {
                      *             "asks": 40,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-28T19:40:23.592983Z",
+                     *             "until": "2026-11-29T02:44:49.633113Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
                      *         ],
                      *         "offers": [
                      *           {
-                     *             "contact": "01a22390-bafe-72ec-bb57-094b39cc04af",
-                     *             "id": "code-by-text:01a22390-bafe-72ec-bb57-094b39cc04af",
-                     *             "label": "Code to work mobile",
-                     *             "method": "code-by-text",
-                     *             "note": "number ends in 06",
-                     *             "points": 20,
-                     *             "seconds": 40
+                     *             "id": "approver-link:01a22515-1b9e-7a0c-a585-39238ae79785",
+                     *             "label": "Ask the manager",
+                     *             "method": "approver-link",
+                     *             "note": "Oskar Lindqvist, by a link to their mail",
+                     *             "points": 12,
+                     *             "seconds": 180
                      *           },
                      *           {
-                     *             "id": "staff-fact",
-                     *             "label": "Staff fact",
-                     *             "method": "staff-fact",
-                     *             "note": "drawn at random",
-                     *             "points": 2,
-                     *             "seconds": 15
+                     *             "contact": "01a22515-239a-7258-bda9-8953aca1f925",
+                     *             "id": "code-by-mail:01a22515-239a-7258-bda9-8953aca1f925",
+                     *             "label": "Code to own mail",
+                     *             "method": "code-by-mail",
+                     *             "note": "at lagoon.example",
+                     *             "points": 12,
+                     *             "seconds": 70
                      *           }
                      *         ],
                      *         "standing": 43,
@@ -6451,31 +6470,31 @@ export interface operations {
                      *       "tape": [
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-28T19:10:25.153157Z",
-                     *           "id": "01a22390-d981-787d-a226-13a01b620239",
+                     *           "at": "2026-11-29T02:14:53.035152Z",
+                     *           "id": "01a22515-756b-7a10-b17a-06329305d645",
                      *           "kind": "handover-said-back",
-                     *           "person": "01a22390-b75d-7239-81f5-f1005af5894e",
-                     *           "ticket": "01a22390-d0c1-767c-8692-20c0e135fff1",
+                     *           "person": "01a22515-1beb-713e-98dc-c2b393e0298b",
+                     *           "ticket": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
                      *           "words": "heard part 1 of 3 said back"
                      *         },
                      *         {
-                     *           "actor": "Tove Rask",
-                     *           "at": "2026-11-28T19:10:25.091657Z",
-                     *           "id": "01a22390-d943-7ea2-9782-6f508fee28cf",
-                     *           "kind": "handover-shown",
-                     *           "person": "01a22390-b75d-7239-81f5-f1005af5894e",
-                     *           "ticket": "01a22390-d0c1-767c-8692-20c0e135fff1",
-                     *           "words": "looked at the password to read it aloud"
+                     *           "actor": "Text gateway",
+                     *           "at": "2026-11-29T02:14:52.987129Z",
+                     *           "id": "01a22515-753b-7c94-86ca-2f800b784215",
+                     *           "kind": "message-arrived",
+                     *           "person": "01a22515-1beb-713e-98dc-c2b393e0298b",
+                     *           "ticket": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
+                     *           "words": "the text reached work mobile"
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a22390-ae08-79ff-a8bd-37b81d602035",
+                     *         "holder": "01a22514-f792-700a-836f-296b0f4eb151",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a22390-d0c1-767c-8692-20c0e135fff1",
+                     *         "id": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
                      *         "mine": true,
                      *         "number": "T-1042",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-28T19:10:22.913186Z",
+                     *         "openedAt": "2026-11-29T02:14:47.282704Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -6509,7 +6528,7 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22390-bafe-72ec-bb57-094b39cc04af",
+                     *             "id": "01a22515-239a-71f0-b196-b00227ee4324",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •06",
                      *             "route": "text",
@@ -6517,9 +6536,11 @@ export interface operations {
                      *             "tooNew": false
                      *           },
                      *           {
-                     *             "id": "01a22390-bafe-768c-868f-dc43332bfba3",
+                     *             "brings": "mail",
+                     *             "id": "01a22515-239a-714c-a7a5-2c46d0303aa7",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
+                     *             "route": "mail",
                      *             "telephone": false,
                      *             "tooNew": false
                      *           }
@@ -6535,7 +6556,7 @@ export interface operations {
                      *         "given": "Mireille",
                      *         "gone": false,
                      *         "groups": [],
-                     *         "id": "01a22390-b75d-7239-81f5-f1005af5894e",
+                     *         "id": "01a22515-1beb-713e-98dc-c2b393e0298b",
                      *         "name": "Mireille Durand",
                      *         "place": "MV Sandpiper, Carrow Quay",
                      *         "speaks": "English, Turkish",

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
-import { ask, client, type LinkShown, Problem } from "../api/client";
+import { ask, client, type LinkDone, type LinkShown, Problem } from "../api/client";
 
 const token = () => window.location.hash.slice(1);
 
@@ -10,7 +10,7 @@ const token = () => window.location.hash.slice(1);
  */
 export function Link() {
   const [shown, setShown] = useState<LinkShown>();
-  const [done, setDone] = useState("");
+  const [done, setDone] = useState<LinkDone>();
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
   // It brings the token without which nothing that this page sends is taken.
@@ -30,15 +30,18 @@ export function Link() {
     during(async () => setShown(await ask(client.POST("/api/links/press", { body: { token: token() } }))));
   const answer = (choice: string) =>
     during(async () => {
-      const { says } = await ask(client.POST("/api/links/answer", { body: { token: token(), choice } }));
+      const told = await ask(client.POST("/api/links/answer", { body: { token: token(), choice } }));
       window.history.replaceState(null, "", "/link");
-      setDone(says);
+      setDone(told);
     });
   return (
     <main className="mx-auto max-w-sm px-6 py-14 text-base">
       <p className="mb-6 font-bold font-serif text-2xl text-seal tracking-tight">Earnest</p>
       {done ? (
-        <p role="status">{done}</p>
+        <div role="status">
+          {done.secret && <Secret characters={done.secret} />}
+          <p>{done.says}</p>
+        </div>
       ) : shown ? (
         <>
           <h1 className="mb-3 font-bold font-serif text-3xl">{shown.title}</h1>
@@ -57,7 +60,7 @@ export function Link() {
         </>
       ) : token() ? (
         <>
-          <h1 className="mb-3 font-bold font-serif text-3xl">The service desk asks you something</h1>
+          <h1 className="mb-3 font-bold font-serif text-3xl">The service desk has something for you</h1>
           <p className="mb-5">Press to see what it is. The link works once, so do not pass it on.</p>
           <Large busy={busy} press={press}>
             Show it
@@ -65,8 +68,8 @@ export function Link() {
         </>
       ) : (
         <p>
-          Something is missing in the address. Open the link as it stands in the mail, from its beginning to
-          its end.
+          Something is missing in the address. Open the link as it stands in the message, from its beginning
+          to its end.
         </p>
       )}
       {trouble && (
@@ -75,6 +78,33 @@ export function Link() {
         </p>
       )}
     </main>
+  );
+}
+
+/** Shown this once, in groups of four so that it can be typed; the spaces are not part of it. */
+function Secret({ characters }: { characters: string }) {
+  const [copied, setCopied] = useState(false);
+  const inWords = /[- ]/.test(characters);
+  const groups = inWords ? [characters] : (characters.match(/.{1,4}/gu) ?? []);
+  const copy = async () => {
+    await navigator.clipboard.writeText(characters);
+    setCopied(true);
+  };
+  return (
+    <div className="mb-4">
+      <p className="num mb-2 flex flex-wrap gap-x-3 rounded border border-line bg-sheet px-3 py-4 text-2xl">
+        {groups.map((group, i) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: groups never move
+          <span key={i}>{group}</span>
+        ))}
+      </p>
+      <p className="mb-3 text-muted">
+        {inWords ? "" : "Type it without spaces. "}It is gone when you leave this page.
+      </p>
+      <Large busy={false} press={() => void copy()}>
+        {copied ? "Copied" : "Copy it"}
+      </Large>
+    </div>
   );
 }
 

@@ -15,17 +15,19 @@ interface Props {
   light: () => void;
 }
 
+const BY: Record<string, string> = { "read-aloud": "read aloud", link: "by a one-time link" };
+
 /** How the new password reaches its person, whether they are in, and closing. */
 export function HandoverColumn({ page, mine, lit, light }: Props) {
   const handover = page.handover;
-  const note = handover
-    ? handover.state.route === "read-aloud"
-      ? "read aloud"
-      : `by ${handover.state.route}`
-    : "after the change";
+  const note = handover ? (BY[handover.state.route] ?? `by ${handover.state.route}`) : "after the change";
   return (
     <ColumnOf title="Handover" note={note} lit={lit} light={light}>
-      {handover ? <Handing page={page} handover={handover} mine={mine} /> : <Before page={page} />}
+      {handover ? (
+        <Handing key={handover.state.id} page={page} handover={handover} mine={mine} />
+      ) : (
+        <Before page={page} />
+      )}
       {mine && <CloseTicket page={page} />}
     </ColumnOf>
   );
@@ -37,7 +39,7 @@ function Before({ page }: { page: Page }) {
     <div className="text-muted">
       <p className="mb-2">
         A new password reaches {name} read aloud, in parts that are said back, or is sent to a contact on
-        record.
+        record, by itself or as a link that shows it once.
       </p>
       <p>
         It must be changed at first sign-in and is out of force after 1 hour if unused, after 4 hours when it
@@ -59,17 +61,31 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
   const { state } = handover;
   const unseen = state.style === "copied";
   const reading = !unseen && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
+  const unopened = state.route === "link" && ["left", "arrived"].includes(state.state);
+  const several = new Set(page.changes.map((change) => change.system)).size > 1;
   return (
     <>
+      {several && (
+        <p className="mb-3">
+          The password for <b>{handover.system}</b>
+          {handover.behind.length > 0 && <>. After it: the one for {handover.behind.join(", ")}</>}
+        </p>
+      )}
       {GONE[state.state] && <p className="mb-3 font-semibold text-stop">{GONE[state.state]}</p>}
       {state.state === "said-back" && (
         <p className="mb-3 font-semibold text-good">✓ Read aloud and said back in full.</p>
       )}
+      {state.state === "opened" && (
+        <p className="mb-3 font-semibold text-good">✓ They opened the link and saw it.</p>
+      )}
       {state.route !== "read-aloud" &&
+        state.state !== "opened" &&
         !GONE[state.state] &&
         !(unseen && state.state === "waiting" && !state.trouble) && (
           <p className="mb-3 font-semibold">
-            The {brought(handover)} {SENT[state.state] ?? state.state}.
+            The {brought(handover)}
+            {state.route === "link" ? " with the link" : ""} {SENT[state.state] ?? state.state}.
+            {unopened && " They have not opened it yet."}
           </p>
         )}
       {unseen && state.state === "waiting" && (
@@ -77,7 +93,7 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
       )}
       {state.trouble && <p className="mb-3 font-semibold text-wait">{state.trouble}</p>}
       {mine && reading && <ReadAloud ticket={page.ticket.id} handover={state} fresh={page.ticket.speaking} />}
-      {mine && state.state === "waiting" && <ByText page={page} handover={handover} />}
+      {mine && (state.state === "waiting" || unopened) && <Sending page={page} handover={handover} />}
       <Facts page={page} handover={handover} />
       <p className="mt-3 text-muted">Hidden from the ticket, the record and every log.</p>
     </>
@@ -98,25 +114,40 @@ const brought = ({ contacts, state }: HandoverState) =>
 type Contact = HandoverState["contacts"][number];
 const capital = (words = "") => words.charAt(0).toUpperCase() + words.slice(1);
 
-function ByText({ page, handover }: { page: Page; handover: HandoverState }) {
+function Sending({ page, handover }: { page: Page; handover: HandoverState }) {
   const notices = useNotices();
-  const phones = handover.contacts.filter((p) => !p.tooNew);
-  const first = phones[0];
-  const send = (contact: Contact) =>
-    void notices.during(() => chooseRoute(page.ticket.id, contact.route ?? "text", contact.id));
+  const { state } = handover;
+  const contacts = handover.contacts.filter((contact) => !contact.tooNew);
+  const first = contacts[0];
+  const by = (route: string, contact?: Contact) =>
+    void notices.during(() => chooseRoute(page.ticket.id, route, contact?.id));
+  const send = (contact: Contact) => by(contact.route ?? "text", contact);
   useKeys(
     first
-      ? [{ key: "m", words: `Send it by ${first.brings} to ${first.label} instead`, run: () => send(first) }]
+      ? [
+          { key: "m", words: `Send it by ${first.brings} to ${first.label} instead`, run: () => send(first) },
+          { key: "o", words: `Send a one-time link to ${first.label}`, run: () => by("link", first) },
+        ]
       : [],
   );
-  if (phones.length === 0)
-    return <p className="mb-3 text-muted">Nothing can be sent to any contact on record.</p>;
+  const unseen = state.style === "copied";
   return (
     <div className="mb-3 grid gap-1">
-      {phones.map((phone, i) => (
-        <Button key={phone.id} quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(phone)}>
-          {handover.state.style === "copied" ? capital(phone.brings) : `Or ${phone.brings}`} to {phone.label}
+      {state.route === "link" && state.state !== "waiting" && !unseen && (
+        <Button quiet onClick={() => by("read-aloud")}>
+          Read it aloud instead; the link ends
         </Button>
+      )}
+      {contacts.length === 0 && <p className="text-muted">Nothing can be sent to any contact on record.</p>}
+      {contacts.map((contact, i) => (
+        <div key={contact.id} className="grid gap-1">
+          <Button quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(contact)}>
+            {unseen ? capital(contact.brings) : `Or ${contact.brings}`} to {contact.label}
+          </Button>
+          <Button quiet {...(i === 0 ? { hotkey: "O" } : {})} onClick={() => by("link", contact)}>
+            Or a one-time link to {contact.label}
+          </Button>
+        </div>
       ))}
     </div>
   );

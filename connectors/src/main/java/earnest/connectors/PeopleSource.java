@@ -2,6 +2,7 @@ package earnest.connectors;
 
 import org.jspecify.annotations.Nullable;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -61,6 +62,8 @@ public interface PeopleSource {
      *
      * @param nativeId by which the source knows the person for ever, whatever they are called
      * @param place where it keeps them now (for a directory the DN)
+     * @param deputyPlace who stands in while they are away
+     * @param awayUntil they are away until then, or null
      * @param facts by kind of fact
      * @param contacts by kind of contact, as they are spelt there
      */
@@ -77,6 +80,8 @@ public interface PeopleSource {
             @Nullable String port,
             @Nullable String speaks,
             @Nullable String managerPlace,
+            @Nullable String deputyPlace,
+            @Nullable Instant awayUntil,
             Map<String, String> facts,
             Map<String, String> contacts) {
         public Read {

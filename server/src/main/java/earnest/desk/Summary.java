@@ -126,6 +126,7 @@ class Summary {
                 switch (h.state()) {
                     case SAID_BACK -> "The password%s was read aloud and said back.";
                     case LEFT, ARRIVED -> "The password%s went by " + h.route() + ".";
+                    case OPENED -> "The password%s was shown over a one-time link.";
                     case EXPIRED -> "The password%s ran out unused.";
                     case WAITING, SHOWN, SENDING, UNCLEAR, REPLACED, WITHDRAWN ->
                             "The password%s was not handed over.";

@@ -7,6 +7,7 @@ import earnest.core.assurance.Route;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
 import earnest.ground.Writes;
+import earnest.links.Links;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -16,17 +17,19 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
-/** The holder chooses the route of a password; a text leaves at once. */
+/** The holder chooses the route of a password; a message leaves at once. */
 @Component
 class Choosing {
     private final HandoverPermits permits;
     private final HandoverEntries entries;
     private final People people;
     private final Messages messages;
+    private final Links links;
     private final SettingsInForce settings;
     private final Writes writes;
     private final Clock clock;
@@ -37,6 +40,7 @@ class Choosing {
             HandoverEntries entries,
             People people,
             Messages messages,
+            Links links,
             SettingsInForce settings,
             Writes writes,
             Clock clock,
@@ -45,6 +49,7 @@ class Choosing {
         this.entries = entries;
         this.people = people;
         this.messages = messages;
+        this.links = links;
         this.settings = settings;
         this.writes = writes;
         this.clock = clock;
@@ -63,6 +68,11 @@ class Choosing {
             Route route,
             @Nullable UUID contactId) {
         Handover handover = permitted.handover();
+        if (isLinkNobodyOpened(handover)) {
+            // It dies here: whoever finds it later sees nothing.
+            links.end(handover.id);
+            handover.state = Handovers.State.WAITING;
+        }
         if (handover.state != Handovers.State.WAITING) {
             throw new Problem(
                     409,
@@ -82,6 +92,12 @@ class Choosing {
                 Entry.by(EntryKind.HANDOVER_CHOSEN, me.id(), me.name()).data("route", words(route)),
                 handover);
         waypoints.pass("handover-route-uncommitted");
+    }
+
+    private static boolean isLinkNobodyOpened(Handover handover) {
+        return handover.route == Route.LINK
+                && (handover.state == Handovers.State.LEFT
+                        || handover.state == Handovers.State.ARRIVED);
     }
 
     private People.Contact contact(Handover handover, Route route, @Nullable UUID contactId) {
@@ -104,7 +120,9 @@ class Choosing {
 
     private boolean goesBy(People.Contact contact, Route route) {
         return !contact.kind().behindTheLock()
-                && messages.reach(contact).filter(reach -> reach.route() == route).isPresent();
+                && messages.reach(contact)
+                        .filter(reach -> route == Route.LINK || reach.route() == route)
+                        .isPresent();
     }
 
     private void send(Handover handover, Route route, People.Contact contact) {
@@ -112,13 +130,23 @@ class Choosing {
         handover.contactId = contact.id();
         handover.state = Handovers.State.SENDING;
         handover.expiresAt = handover.madeAt.plus(settings.now().textLasts());
+        if (route == Route.LINK) {
+            links.make(
+                    HandoverLink.ID,
+                    handover.id,
+                    Duration.between(clock.instant(), handover.expiresAt));
+        }
         messages.send(
-                HandoverText.OCCASION,
+                route == Route.LINK ? HandoverLinkMessage.OCCASION : HandoverText.OCCASION,
                 handover.id,
                 new Recipient(handover.ticketId, handover.personId, contact.id()));
     }
 
     private static String words(Route route) {
-        return route == Route.READ_ALOUD ? "reading aloud" : route.word();
+        return switch (route) {
+            case READ_ALOUD -> "reading aloud";
+            case LINK -> "a one-time link";
+            case TEXT, MAIL, APPROVER -> route.word();
+        };
     }
 }

@@ -45,7 +45,8 @@ class HandoverController {
                     "The contact is the id of one that the page lists under the handover with that"
                         + " route; reading aloud takes none. A text leaves at once and is sent"
                         + " once: if nobody can tell whether it left, no other route is open and a"
-                        + " fresh password is needed.",
+                        + " fresh password is needed. A link goes to any such contact; the password"
+                        + " stays here until it is opened, and choosing again ends the link.",
             refuses = {
                 "403 route-not-allowed",
                 "403 not-sure-enough",

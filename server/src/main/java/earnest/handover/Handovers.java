@@ -59,6 +59,8 @@ public interface Handovers {
         SENDING,
         LEFT,
         ARRIVED,
+        /** The person opened the link and saw it. */
+        OPENED,
         SAID_BACK,
         REPLACED,
         EXPIRED,
@@ -70,6 +72,11 @@ public interface Handovers {
         /** Whether nobody has it yet, and somebody is to. */
         boolean toHandOver() {
             return this == WAITING || this == SHOWN || this == SENDING;
+        }
+
+        /** Whether a message with it, or with a link to it, is under way or there. */
+        boolean onItsWay() {
+            return this == SENDING || this == LEFT || this == ARRIVED;
         }
 
         /** Whether the password is known to be out of force. */
@@ -84,7 +91,11 @@ public interface Handovers {
 
         /** Whether somebody may have it. */
         boolean handedOver() {
-            return this == SENDING || this == LEFT || this == ARRIVED || this == SAID_BACK;
+            return this == SENDING
+                    || this == LEFT
+                    || this == ARRIVED
+                    || this == OPENED
+                    || this == SAID_BACK;
         }
 
         /** As the database keeps it. */

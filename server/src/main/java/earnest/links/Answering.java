@@ -59,7 +59,7 @@ class Answering {
     }
 
     /** Takes the answer, once. */
-    String answer(String token, String choice) {
+    LinkPurpose.Told answer(String token, String choice) {
         return writes.get(
                 () -> {
                     LinkRows.Open link = open(token);

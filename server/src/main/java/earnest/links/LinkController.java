@@ -2,6 +2,7 @@ package earnest.links;
 
 import earnest.access.ClientAddress;
 import earnest.access.GuessLimits;
+import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 
@@ -12,6 +13,9 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.CacheControl;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -42,8 +46,32 @@ class LinkController {
         }
     }
 
+    /** It may hold a secret, so it has no text form. */
     @Schema(name = "LinkDone")
-    record Done(String says) {}
+    static final class Done {
+        private final String says;
+        private final @Nullable String secret;
+
+        Done(String says, @Nullable String secret) {
+            this.says = says;
+            this.secret = secret;
+        }
+
+        @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
+        public String getSays() {
+            return says;
+        }
+
+        @Schema(description = "What is shown this once, where there is something.")
+        public @Nullable String getSecret() {
+            return secret;
+        }
+
+        @Override
+        public String toString() {
+            return "(what was told)";
+        }
+    }
 
     private final Answering links;
     private final GuessLimits limits;
@@ -81,13 +109,28 @@ class LinkController {
     @ApiCall(
             id = "answerLink",
             summary = "Answers what a one-time link asks, once.",
+            more =
+                    "Where the link brings a secret, this answer shows it, and nothing shows it"
+                            + " again. It must not be kept by anything between.",
             refuses = {"404 link-over", "429 slow-down"},
             example =
                     "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\", \"choice\":"
                             + " \"yes\"}")
     @PostMapping("/api/links/answer")
-    Done answer(@Valid @RequestBody Answered answered, HttpServletRequest request) {
+    ResponseEntity<Done> answer(@Valid @RequestBody Answered answered, HttpServletRequest request) {
         count(request);
-        return new Done(links.answer(answered.token(), answered.choice()));
+        LinkPurpose.Told told = links.answer(answered.token(), answered.choice());
+        return ResponseEntity.ok()
+                .cacheControl(CacheControl.noStore())
+                .body(new Done(told.says(), shown(told.secret())));
+    }
+
+    private static @Nullable String shown(@Nullable Secret secret) {
+        if (secret == null) {
+            return null;
+        }
+        try (secret) {
+            return secret.open(String::new);
+        }
     }
 }

@@ -1,6 +1,10 @@
 package earnest.links;
 
+import earnest.core.passwords.Secret;
+
 import io.swagger.v3.oas.annotations.media.Schema;
+
+import org.jspecify.annotations.Nullable;
 
 import java.util.List;
 import java.util.Optional;
@@ -25,7 +29,18 @@ public interface LinkPurpose {
      * @return what whoever answered is told; empty where it is over
      * @throws earnest.ground.Problem if it is none of the choices
      */
-    Optional<String> answered(UUID about, String choice);
+    Optional<Told> answered(UUID about, String choice);
+
+    /**
+     * What whoever answered is told.
+     *
+     * @param secret what is shown to them once, or null; whoever shows it wipes it
+     */
+    record Told(String says, @Nullable Secret secret) {
+        public Told(String says) {
+            this(says, null);
+        }
+    }
 
     /**
      * A page.

@@ -80,6 +80,10 @@ public interface People {
     /**
      * A person.
      *
+     * @param deputy who stands in while they are away, or null
+     * @param deputySince when the directory named that deputy; null: not known, which counts in
+     *     full
+     * @param awayUntil they are away until then by the directory, or null
      * @param gone whether the directory has them no more; then nothing can be done for them
      */
     record Person(
@@ -93,6 +97,9 @@ public interface People {
             @Nullable String port,
             @Nullable String speaks,
             @Nullable UUID manager,
+            @Nullable UUID deputy,
+            @Nullable Instant deputySince,
+            @Nullable Instant awayUntil,
             boolean gone) {}
 
     /**

@@ -29,6 +29,9 @@ class PeopleRow {
     @Nullable String port;
     @Nullable String speaks;
     @Nullable UUID managerId;
+    @Nullable UUID deputyId;
+    @Nullable Instant deputySince;
+    @Nullable Instant awayUntil;
     @Nullable Instant goneAt;
 
     @SuppressWarnings("NullAway.Init")
@@ -46,6 +49,9 @@ class PeopleRow {
                 port,
                 speaks,
                 managerId,
+                deputyId,
+                deputySince,
+                awayUntil,
                 goneAt != null);
     }
 }

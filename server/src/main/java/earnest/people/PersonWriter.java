@@ -153,6 +153,10 @@ class PersonWriter {
         if (manager != null) {
             reading.managers().put(row.id, manager);
         }
+        String deputy = read.deputyPlace();
+        if (deputy != null) {
+            reading.deputies().put(row.id, deputy);
+        }
         return new PersonDetails.Of(row, read, contacts, known, true);
     }
 
@@ -177,6 +181,11 @@ class PersonWriter {
         row.speaks = read.speaks();
         if (read.managerPlace() == null) {
             row.managerId = null;
+        }
+        row.awayUntil = read.awayUntil();
+        if (read.deputyPlace() == null) {
+            row.deputyId = null;
+            row.deputySince = null;
         }
     }
 
@@ -203,6 +212,34 @@ class PersonWriter {
                                 + " p.id = ? on duplicate key update value = values(value)",
                             facts);
                 });
+    }
+
+    /**
+     * Sets deputies by their places in the source, once everybody is there.
+     *
+     * @param since when a deputy was named who was not before; null: not known
+     */
+    void deputies(
+            SourceRow source,
+            Map<UUID, String> deputies,
+            @org.jspecify.annotations.Nullable Instant since) {
+        writes.run(
+                () ->
+                        jdbc.batchUpdate(
+                                "update person p join person_entry d on d.source = ? and d.place ="
+                                    + " ? and d.gone_at is null set p.deputy_since = if(p.deputy_id"
+                                    + " <=> d.person_id, p.deputy_since, ?), p.deputy_id ="
+                                    + " d.person_id where p.id = ?",
+                                deputies.entrySet().stream()
+                                        .map(
+                                                e ->
+                                                        new Object[] {
+                                                            source.id(),
+                                                            e.getValue(),
+                                                            since,
+                                                            e.getKey()
+                                                        })
+                                        .toList()));
     }
 
     /** Marks those who are gone: whoever came from this source with all, the others here only. */

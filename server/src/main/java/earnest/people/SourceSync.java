@@ -167,7 +167,8 @@ class SourceSync {
         Instant begun = clock.instant();
         Odds odds = new Odds();
         SourcePage reading =
-                new SourcePage(source, from.groups(), first, new HashMap<>(), odds::add);
+                new SourcePage(
+                        source, from.groups(), first, new HashMap<>(), new HashMap<>(), odds::add);
         Set<String> seen = new HashSet<>();
         int[] changed = {0};
         String next =
@@ -183,6 +184,7 @@ class SourceSync {
                             odds.add(odd);
                         });
         writer.managers(source, reading.managers());
+        writer.deputies(source, reading.deputies(), first ? null : begun);
         PersonEntries.Missing missing = entries.missing(source.id(), seen);
         boolean tooMany =
                 missing.gone().size()
@@ -232,10 +234,17 @@ class SourceSync {
         String next = from.changedSince(since, all::addAll, odds::add);
         if (!all.isEmpty() || from.groupsChangedSince(since)) {
             SourcePage reading =
-                    new SourcePage(source, from.groups(), false, new HashMap<>(), odds::add);
+                    new SourcePage(
+                            source,
+                            from.groups(),
+                            false,
+                            new HashMap<>(),
+                            new HashMap<>(),
+                            odds::add);
             if (!all.isEmpty()) {
                 writer.write(reading, all);
                 writer.managers(source, reading.managers());
+                writer.deputies(source, reading.deputies(), begun);
             }
             writes.run(() -> entries.groups(source.id(), reading.groups()));
         }

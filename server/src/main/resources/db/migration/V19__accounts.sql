@@ -16,3 +16,9 @@ ALTER TABLE account MODIFY native_id VARCHAR(128) COLLATE utf8mb4_bin NOT NULL;
 ALTER TABLE account_change
   MODIFY account VARCHAR(254) COLLATE utf8mb4_bin NOT NULL,
   MODIFY running VARCHAR(300) COLLATE utf8mb4_bin AS (IF(state IN ('intended', 'asked', 'unknown'), CONCAT(system, ' ', account), NULL)) PERSISTENT;
+
+-- Who stands in for somebody who is away, by the directory.
+ALTER TABLE person
+  ADD COLUMN deputy_id UUID,
+  ADD COLUMN deputy_since DATETIME(6),
+  ADD COLUMN away_until DATETIME(6);

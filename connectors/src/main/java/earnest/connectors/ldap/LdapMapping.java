@@ -16,6 +16,9 @@ import java.util.Set;
  * @param groupsBase where the groups are, or null for none
  * @param groupClass object class of a group, whose members stand in {@code member}
  * @param names attributes of the whole name, the first that has one
+ * @param deputy the DN of who stands in for somebody, or null
+ * @param awayUntil until when somebody is away, as a generalized time (RFC 4517 section 3.3.13), or
+ *     null
  * @param facts kind of fact to attribute
  * @param contacts kind of contact to attribute
  */
@@ -33,6 +36,8 @@ record LdapMapping(
         @Nullable String port,
         @Nullable String speaks,
         @Nullable String manager,
+        @Nullable String deputy,
+        @Nullable String awayUntil,
         Map<String, String> facts,
         Map<String, String> contacts) {
 
@@ -57,6 +62,8 @@ record LdapMapping(
                         fields.lineOrNull("port"),
                         fields.lineOrNull("speaks"),
                         fields.lineOrNull("manager"),
+                        fields.lineOrNull("deputy"),
+                        fields.lineOrNull("awayUntil"),
                         attributes(fields, "facts"),
                         attributes(fields, "contacts"));
         fields.noOthers();
@@ -73,7 +80,18 @@ record LdapMapping(
         all.add("entryUUID");
         all.add(account);
         for (String one :
-                new String[] {given, family, staffNumber, title, vessel, port, speaks, manager}) {
+                new String[] {
+                    given,
+                    family,
+                    staffNumber,
+                    title,
+                    vessel,
+                    port,
+                    speaks,
+                    manager,
+                    deputy,
+                    awayUntil
+                }) {
             if (one != null) {
                 all.add(one);
             }

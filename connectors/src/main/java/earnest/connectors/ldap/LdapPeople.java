@@ -151,12 +151,18 @@ class LdapPeople implements PeopleSource {
                 value(entry, mapping.port()),
                 value(entry, mapping.speaks()),
                 value(entry, mapping.manager()),
+                value(entry, mapping.deputy()),
+                time(entry, mapping.awayUntil()),
                 values(entry, mapping.facts()),
                 values(entry, mapping.contacts()));
     }
 
     private static @Nullable String value(Entry entry, @Nullable String attribute) {
         return attribute == null ? null : entry.getAttributeValue(attribute);
+    }
+
+    private static @Nullable Instant time(Entry entry, @Nullable String attribute) {
+        return LdapTime.parse(value(entry, attribute));
     }
 
     private static Map<String, String> values(Entry entry, Map<String, String> attributes) {

@@ -125,6 +125,8 @@ public final class CardIndex implements Connector {
                 null,
                 null,
                 null,
+                null,
+                null,
                 Map.of(),
                 Map.of());
     }

@@ -47,6 +47,8 @@ record CardPeople(List<Read> cards) implements PeopleSource {
                 person.path("port").asString(null),
                 null,
                 person.path("manager").asString(null),
+                null,
+                null,
                 Map.of(
                         "staff-number", person.get("staffNumber").asString(),
                         "joined", person.get("joined").asString(),

@@ -100,6 +100,8 @@ final class Ldif {
                 .line("mail", p.workMail())
                 .line("bwOwnMail", p.ownMail())
                 .line("manager", p.manager() == null ? null : dn(p.manager()))
+                .line("bwDeputy", p.away() == null ? null : dn(p.away().deputy()))
+                .line("bwAwayUntil", p.away() == null ? null : daysAgo(-p.away().days()))
                 .line("userPassword", hashed(Base64.getEncoder().encodeToString(random(18))));
         state(p);
         end();

@@ -28,6 +28,7 @@ public record Person(
         String joined,
         String locker,
         @Nullable String manager,
+        @Nullable Away away,
         List<String> groups,
         State state,
         boolean authenticator,
@@ -42,6 +43,14 @@ public record Person(
         VALIDITY_OVER,
         SWITCHED_OFF
     }
+
+    /**
+     * Away, and who stands in.
+     *
+     * @param days from when the demo is made
+     * @param deputy account name
+     */
+    public record Away(int days, String deputy) {}
 
     /** A contact that changed {@code days} before the demo was made. */
     public record Change(int days, String by) {}

@@ -1,5 +1,6 @@
 package earnest.standins.world;
 
+import earnest.standins.world.Person.Away;
 import earnest.standins.world.Person.Change;
 import earnest.standins.world.Person.State;
 
@@ -94,6 +95,25 @@ final class Scenes {
         return s.people;
     }
 
+    /** Those about whom something is told, and who are nobody else's manager. */
+    static List<Person> last() {
+        Scenes s = new Scenes();
+        s.staffNumber = 12_000;
+        s.add("ekoskinen", "Eero", "Koskinen", "Master", "MV Plover", "Merehithe", "186")
+                .manager("olindqvist")
+                .away(new Away(9, "mreyes"))
+                .add();
+        s.add("mreyes", "Mila", "Reyes", "Chief officer", "MV Plover", "Merehithe", "187")
+                .manager("ekoskinen")
+                .add();
+        s.add("sdubois", "Sol", "Dubois", "Galley hand", "MV Plover", "Merehithe", "188")
+                .manager("ekoskinen")
+                .state(State.LOCKED)
+                .scene("Locked out; the manager is away, and a deputy answers instead.")
+                .add();
+        return s.people;
+    }
+
     private Scene add(
             String account,
             @Nullable String given,
@@ -121,6 +141,8 @@ final class Scenes {
         private @Nullable String desk;
         private boolean authenticator = true;
         private @Nullable Change ownMailChange;
+        private @Nullable String manager = people.isEmpty() ? null : "olindqvist";
+        private @Nullable Away away;
         private @Nullable String scene;
 
         Scene(
@@ -170,6 +192,16 @@ final class Scenes {
             return this;
         }
 
+        Scene manager(String account) {
+            manager = account;
+            return this;
+        }
+
+        Scene away(Away until) {
+            away = until;
+            return this;
+        }
+
         Scene scene(String words) {
             scene = words;
             return this;
@@ -191,7 +223,8 @@ final class Scenes {
                             account + "@lagoon.example",
                             "20%02d-%02d".formatted(8 + people.size(), 1 + people.size() * 5 % 12),
                             "%s%d".formatted((char) ('A' + people.size() % 8), 31 + people.size()),
-                            people.isEmpty() ? null : "olindqvist",
+                            manager,
+                            away,
                             groups,
                             state,
                             authenticator,

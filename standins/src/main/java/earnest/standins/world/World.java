@@ -36,9 +36,12 @@ public final class World {
         for (Person person : Scenes.people()) {
             world.add(person);
         }
-        while (world.people.size() < PEOPLE) {
+        List<Person> last = Scenes.last();
+        while (world.people.size() < PEOPLE - last.size()) {
             world.add(world.drawn());
         }
+        // Nobody who was drawn has one of them as a manager.
+        last.forEach(world::add);
         return List.copyOf(world.people);
     }
 
@@ -80,6 +83,7 @@ public final class World {
                 "%d-%02d".formatted(2004 + random.nextInt(22), 1 + random.nextInt(12)),
                 "%s%d".formatted((char) ('A' + random.nextInt(8)), 10 + random.nextInt(90)),
                 manager(),
+                null,
                 groups,
                 state(season),
                 random.nextInt(10) < 7,

@@ -86,7 +86,9 @@ class Approval implements LinkPurpose {
                                         + person
                                         + " asks for help with getting into their accounts.",
                                 analyst
-                                        + " of the service desk asks you, as their manager, whether"
+                                        + " of the service desk asks you, as "
+                                        + ManagersLink.asked(check).as()
+                                        + ", whether"
                                         + " you know of it.",
                                 "If you are not sure, call "
                                         + person
@@ -96,7 +98,7 @@ class Approval implements LinkPurpose {
     }
 
     @Override
-    public Optional<String> answered(UUID about, String choice) {
+    public Optional<Told> answered(UUID about, String choice) {
         if (!KNOWN.contains(choice)) {
             throw Problem.invalid("That is none of the answers.");
         }
@@ -104,11 +106,12 @@ class Approval implements LinkPurpose {
         check.ifPresent(asked -> became(asked, choice));
         return check.map(
                 asked ->
-                        choice.equals(ManagersLink.YES)
-                                ? "Thank you. The service desk sees your answer now; it alone opens"
-                                        + " nothing."
-                                : "Thank you. The service desk sees your answer now and does"
-                                        + " nothing on the strength of this call.");
+                        new Told(
+                                choice.equals(ManagersLink.YES)
+                                        ? "Thank you. The service desk sees your answer now; it"
+                                                + " alone opens nothing."
+                                        : "Thank you. The service desk sees your answer now and"
+                                                + " does nothing on the strength of this call."));
     }
 
     private void became(Check check, String event) {

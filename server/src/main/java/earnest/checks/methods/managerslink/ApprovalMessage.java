@@ -48,18 +48,20 @@ class ApprovalMessage implements MessageWriter {
     private Secret words(Check check) {
         String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
         try (Secret address = links.address(check.id())) {
-            return address.open(characters -> words(person, characters));
+            String as = ManagersLink.asked(check).as();
+            return address.open(characters -> words(person, as, characters));
         }
     }
 
-    private static Secret words(String person, char[] address) {
+    private static Secret words(String person, String as, char[] address) {
         StringBuilder words = new StringBuilder(400);
         words.append("Somebody who says they are ")
                 .append(person)
+                .append(" asks the service desk for help with getting in. You are asked as ")
+                .append(as)
                 .append(
-                        " asks the service desk for help with getting in. As their manager, please"
-                            + " say whether that is right; it takes a minute, and the link is good"
-                            + " for half an hour:\n\n")
+                        ": please say whether that is right; it takes a minute, and the link is"
+                                + " good for half an hour:\n\n")
                 .append(address)
                 .append(
                         "\n\nIf you know nothing of it, say so there. Nobody will ask you for a"

@@ -16,9 +16,11 @@ import earnest.ground.Problem;
 import earnest.links.Links;
 import earnest.people.People;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 
@@ -34,6 +36,9 @@ class ManagersLink implements ProofMethod {
     static final String NO = "no";
     static final String NOT_ASKED = "not-asked";
     private static final Duration LASTS = Duration.ofMinutes(30);
+
+    /** A deputy counts a day after being named: else whoever names one could answer at once. */
+    private static final Duration KNOWN_FOR = Duration.ofDays(1);
 
     private final People people;
     private final Messages messages;
@@ -66,10 +71,36 @@ class ManagersLink implements ProofMethod {
                 .person(known.person())
                 .map(People.Person::manager)
                 .flatMap(people::person)
-                .filter(manager -> !manager.gone() && !manager.id().equals(known.person()))
-                .flatMap(manager -> mailbox(manager, known).map(box -> possible(manager, box)))
+                .filter(manager -> mayAnswer(manager, known))
+                .flatMap(manager -> standsIn(manager, known))
+                .flatMap(in -> mailbox(in.person, known).map(box -> possible(in, box)))
                 .stream()
                 .toList();
+    }
+
+    private static boolean mayAnswer(People.Person one, Known known) {
+        return !one.gone() && !one.id().equals(known.person());
+    }
+
+    /**
+     * Who answers.
+     *
+     * @param away the manager for whom they stand in, or null
+     */
+    private record In(People.Person person, People.@Nullable Person away) {}
+
+    /** The manager; while they are away their deputy, a day after the directory named them. */
+    private Optional<In> standsIn(People.Person manager, Known known) {
+        Instant until = manager.awayUntil();
+        if (until == null || !until.isAfter(known.now())) {
+            return Optional.of(new In(manager, null));
+        }
+        Instant since = manager.deputySince();
+        return Optional.ofNullable(manager.deputy())
+                .filter(named -> since == null || !since.plus(KNOWN_FOR).isAfter(known.now()))
+                .flatMap(people::person)
+                .filter(deputy -> mayAnswer(deputy, known))
+                .map(deputy -> new In(deputy, manager));
     }
 
     private Optional<People.Contact> mailbox(People.Person manager, Known known) {
@@ -83,17 +114,26 @@ class ManagersLink implements ProofMethod {
                 .findFirst();
     }
 
-    private static Possible possible(People.Person manager, People.Contact mailbox) {
-        String id = ID + ":" + manager.id();
+    private static Possible possible(In in, People.Contact mailbox) {
+        People.Person person = in.person;
+        People.Person away = in.away;
+        String id = ID + ":" + person.id();
         return new Possible(
                 id,
                 id,
-                "approver:" + manager.id(),
+                "approver:" + person.id(),
                 mailbox.since(),
-                "Ask the manager",
-                manager.name() + ", by a link to their mail",
+                away == null ? "Ask the manager" : "Ask the manager's deputy",
+                person.name()
+                        + (away == null ? "" : " for " + away.name() + ", who is away")
+                        + ", by a link to their mail",
                 null,
-                new Asked(manager.id(), manager.name(), mailbox.id(), false));
+                new Asked(
+                        person.id(),
+                        person.name(),
+                        mailbox.id(),
+                        false,
+                        away == null ? null : away.name()));
     }
 
     static Asked asked(Check check) {
@@ -177,7 +217,11 @@ class ManagersLink implements ProofMethod {
 
     @Override
     public Explained explain(Check check, Known known, int mostFromMemory) {
-        String who = "Manager by link, " + asked(check).name();
+        Asked asked = asked(check);
+        String who =
+                (asked.standsInFor() == null ? "Manager" : "Manager's deputy")
+                        + " by link, "
+                        + asked.name();
         return switch (check.state()) {
             case PASSED -> new Explained(who, ContactWords.since(check));
             case FAILED -> new Explained(who, "said no");

@@ -85,7 +85,8 @@ class ManagersLinkTest {
                 .contains("opens nothing");
         assertThat(tove.standing(ticket)).isEqualTo(12);
         assertThat(lines()).contains("Manager by link");
-        assertThat(tove.change(ticket, "unlock").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
         assertThat(app.recorded(ticket, "check-passed")).isTrue();
     }
 
@@ -179,6 +180,46 @@ class ManagersLinkTest {
             assertThat(app.database().sql("select * from " + table).query().listOfRows().toString())
                     .as(table)
                     .doesNotContain(token);
+        }
+    }
+
+    @Test
+    void whileTheManagerIsAwayTheDeputyIsAsked() {
+        app.needs("ldap");
+        String theirs = app.visitor(tove);
+        tove.claim(theirs, "sdubois").ok();
+        int before = outside.mails("mreyes@brackwater.example").size();
+        int managers = outside.mails("ekoskinen@brackwater.example").size();
+        tove.begin(theirs, "approver-link");
+        Eventually.waitFor(
+                "the mail to come to the deputy",
+                () -> outside.mails("mreyes@brackwater.example").size() > before);
+        assertThat(outside.mails("ekoskinen@brackwater.example")).hasSize(managers);
+        String token = outside.linkToken("mreyes@brackwater.example");
+        Http deputy = somebody();
+        assertThat(press(deputy, token).ok().get("says").toString())
+                .contains("as the deputy of Eero Koskinen");
+        answer(deputy, token, "yes").ok();
+        assertThat(tove.page(theirs).get("proof").get("explanations").toString())
+                .contains("Manager's deputy by link, Mila Reyes");
+    }
+
+    @Test
+    void aDeputyWhoWasNamedTodayDoesNotCountYet() {
+        app.needs("ldap");
+        app.database()
+                .sql(
+                        "update person set deputy_since = utc_timestamp(6) where account ="
+                                + " 'ekoskinen'")
+                .update();
+        try {
+            String theirs = app.visitor(tove);
+            tove.claim(theirs, "sdubois").ok();
+            assertThat(tove.offer(theirs, "approver-link")).isEmpty();
+        } finally {
+            app.database()
+                    .sql("update person set deputy_since = null where account = 'ekoskinen'")
+                    .update();
         }
     }
 }

@@ -1,6 +1,7 @@
 package earnest.handover;
 
 import earnest.channels.Messages;
+import earnest.links.Links;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.wrapped.WrappedSecrets;
@@ -10,24 +11,35 @@ import org.springframework.stereotype.Component;
 
 import java.util.UUID;
 
-/** Follows the texts that carry passwords. */
+/** Follows the messages that carry passwords, or links to them. */
 @Component
-class TextListener {
+class MessageListener {
     private final HandoverRepository handovers;
     private final HandoverEntries entries;
     private final WrappedSecrets secrets;
+    private final Links links;
 
-    TextListener(HandoverRepository handovers, HandoverEntries entries, WrappedSecrets secrets) {
+    MessageListener(
+            HandoverRepository handovers,
+            HandoverEntries entries,
+            WrappedSecrets secrets,
+            Links links) {
         this.handovers = handovers;
         this.entries = entries;
         this.secrets = secrets;
+        this.links = links;
     }
 
     @EventListener
     void on(Messages.Moved moved) {
-        if (!moved.occasion().equals(HandoverText.OCCASION)) {
-            return;
+        switch (moved.occasion()) {
+            case HandoverText.OCCASION -> passwordMoved(moved);
+            case HandoverLinkMessage.OCCASION -> linkMoved(moved);
+            default -> {}
         }
+    }
+
+    private void passwordMoved(Messages.Moved moved) {
         switch (moved.state()) {
             case LEFT -> {
                 if (move(moved.about(), Handovers.State.SENDING, Handovers.State.LEFT)) {
@@ -46,6 +58,21 @@ class TextListener {
             case UNCLEAR -> {
                 if (move(moved.about(), Handovers.State.SENDING, Handovers.State.UNCLEAR)) {
                     secrets.discard(handovers.findById(moved.about()).orElseThrow().wrappedId);
+                }
+            }
+            case WAITING, SENDING, UNKNOWN -> {}
+        }
+    }
+
+    /** The password itself stays here until the link is opened. */
+    private void linkMoved(Messages.Moved moved) {
+        switch (moved.state()) {
+            case LEFT -> move(moved.about(), Handovers.State.SENDING, Handovers.State.LEFT);
+            case ARRIVED -> move(moved.about(), Handovers.State.LEFT, Handovers.State.ARRIVED);
+            // Whether it left or not: the link is dead, so another route is open again.
+            case FAILED, UNCLEAR -> {
+                if (move(moved.about(), Handovers.State.SENDING, Handovers.State.WAITING)) {
+                    links.end(moved.about());
                 }
             }
             case WAITING, SENDING, UNKNOWN -> {}
