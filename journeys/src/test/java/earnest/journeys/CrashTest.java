@@ -6,6 +6,7 @@ import com.unboundid.ldap.sdk.ResultCode;
 
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
+import earnest.testkit.Http;
 import earnest.testkit.Outside;
 
 import org.junit.jupiter.api.Order;
@@ -276,6 +277,91 @@ class CrashTest {
             tove.saidBack(ticket, part).ok();
         }
         signsIn(world.secret(password.toString()));
+        tove.close(ticket, "Only a trial.");
+    }
+
+    /** Somebody with an account in Shore cloud beside that in the directory, proved. */
+    private void ashore(World given) {
+        world = given;
+        tove = world.desk("tove.rask");
+        outside = world.outside();
+        account = world.somebodyAshore();
+        ticket = tove.proved(account, outside);
+    }
+
+    private void isInTheCloud(String password) {
+        assertThat(outside.cloudSignIn(account, world.secret(password), "a sentence of my own 7"))
+                .isEqualTo("changed");
+        Eventually.waitFor(
+                "the sign-in to be seen",
+                () -> tove.page(ticket).get("handover").get("state").has("inAt"));
+    }
+
+    @Cases(
+            value = {
+                "change-before-asked",
+                "change-after-system",
+                "change-took-effect-uncommitted",
+                "change-took-effect-committed"
+            },
+            sample = {"change-after-system"})
+    void inAnotherSystemItIsDoneOnceAsWell(String waypoint, World given) {
+        ashore(given);
+        killAt(waypoint, () -> tove.change(ticket, "shore-cloud", "temporary-password"));
+        assertThat(settled().get("state").asString()).isEqualTo("TOOK_EFFECT");
+        assertThat(entries("change-took-effect")).isEqualTo(1);
+        isInTheCloud(tove.readAloud(ticket));
+        tove.close(ticket, "Only a trial.");
+    }
+
+    private void byLink() {
+        String contact =
+                tove.page(ticket).get("handover").get("contacts").get(0).get("id").asString();
+        tove.api()
+                .post(
+                        "/api/tickets/" + ticket + "/handover/route",
+                        Map.of("route", "link", "contact", contact));
+    }
+
+    @Cases(
+            value = {
+                "handover-route-committed",
+                "text-handover-link-before-gateway",
+                "text-handover-link-after-gateway",
+                "text-handover-link-left-uncommitted",
+                "text-handover-link-left-committed"
+            },
+            sample = {"text-handover-link-after-gateway"})
+    void aLinkIsSentOnceAndShowsItOnce(String waypoint, World given) {
+        ashore(given);
+        tove.change(ticket, "shore-cloud", "temporary-password").ok();
+        tove.settled(ticket);
+        killAt(waypoint, this::byLink);
+        Eventually.get(
+                "the link to arrive",
+                Duration.ofSeconds(45),
+                () ->
+                        Optional.of(
+                                        tove.page(ticket)
+                                                .get("handover")
+                                                .get("state")
+                                                .get("state")
+                                                .asString())
+                                .filter("arrived"::equals));
+        var links =
+                outside.texts(account).stream().filter(text -> text.contains("/link#")).toList();
+        assertThat(links).hasSize(1);
+        String token =
+                world.secret(links.getFirst().replaceAll("(?s).*/link#([A-Za-z0-9_-]+).*", "$1"));
+        Http phone = new Http(world.ground().serverUrl());
+        phone.get("/api/session");
+        String password =
+                phone.post("/api/links/answer", Map.of("token", token, "choice", "show"))
+                        .ok()
+                        .get("secret")
+                        .asString();
+        assertThat(entries("handover-done")).isEqualTo(1);
+        isInTheCloud(password);
         tove.close(ticket, "Only a trial.");
     }
 }

@@ -79,6 +79,11 @@ final class World implements Browsing, AutoCloseable {
         return people.next();
     }
 
+    /** As {@link #somebody}, with an account in Shore cloud beside that in the directory. */
+    String somebodyAshore() {
+        return people.nextAshore();
+    }
+
     /** Remembers a secret that was in the open, so that it can be searched for. */
     String secret(String value) {
         secrets.add(value);

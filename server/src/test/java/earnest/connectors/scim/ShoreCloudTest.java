@@ -191,6 +191,50 @@ class ShoreCloudTest {
     }
 
     @Test
+    void anAddressThatChangedHandsMovesNoAccount() {
+        String account = app.somebodyAshore();
+        String other = app.somebody();
+        UUID before = owner(account);
+        app.database()
+                .sql(
+                        "update contact c join person p on p.id = c.person_id set c.value = :m"
+                                + " where p.account = :o and c.kind = 'work-mail'")
+                .param("m", account + "@brackwater.example")
+                .param("o", other)
+                .update();
+        try {
+            app.database().sql("update account_copy set whole_at = null, tried_at = null").update();
+            Eventually.waitFor(
+                    "another look",
+                    () ->
+                            app.database()
+                                            .sql(
+                                                    "select count(*) from account_copy where"
+                                                            + " whole_at is not null")
+                                            .query(Long.class)
+                                            .single()
+                                    == 1);
+            assertThat(owner(account)).isEqualTo(before);
+        } finally {
+            app.database()
+                    .sql(
+                            "update contact c join person p on p.id = c.person_id set c.value = :m"
+                                    + " where p.account = :o and c.kind = 'work-mail'")
+                    .param("m", other + "@brackwater.example")
+                    .param("o", other)
+                    .update();
+        }
+    }
+
+    private UUID owner(String account) {
+        return app.database()
+                .sql("select person_id from account where `system` = 'shore-cloud' and name = :n")
+                .param("n", account + "@brackwater.example")
+                .query(UUID.class)
+                .single();
+    }
+
+    @Test
     void settingsThatWouldTellASecretInTheClearAreRefused() {
         Map<String, Object> wanted =
                 Map.of(
