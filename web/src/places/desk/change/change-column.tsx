@@ -104,9 +104,9 @@ function SystemCard({ page, system, choose, focused, several, focus }: CardProps
         onFocus={focused ? undefined : focus}
       >
         <header className="flex justify-between gap-2 px-2.5 py-1.5">
-          <span>
+          <span className="min-w-0">
             <b>{system.name}</b>
-            <small className="num block text-muted text-xs">{system.account}</small>
+            <small className="num wrap-anywhere block text-muted text-xs">{system.account}</small>
           </span>
           <State system={system} />
         </header>

@@ -75,7 +75,8 @@ class CodeByMailTest {
         assertThat(tove.type(ticket, check, code).ok().get("outcome").asString())
                 .isEqualTo("passed");
         assertThat(tove.standing(ticket)).isEqualTo(12);
-        assertThat(tove.change(ticket, "unlock").problem()).isEqualTo("not-sure-enough");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
     }
 
     @Test
