@@ -92,6 +92,7 @@ function Secret({ characters }: { characters: string }) {
   };
   return (
     <div className="mb-4">
+      <h1 className="mb-3 font-bold font-serif text-3xl">Your temporary password</h1>
       <p className="num mb-2 flex flex-wrap gap-x-3 rounded border border-line bg-sheet px-3 py-4 text-2xl">
         {groups.map((group, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: groups never move

@@ -103,12 +103,11 @@ function SystemCard({ page, system, choose, focused, several, focus }: CardProps
         onClick={focused ? undefined : focus}
         onFocus={focused ? undefined : focus}
       >
-        <header className="flex justify-between gap-2 px-2.5 py-1.5">
-          <span className="min-w-0">
-            <b>{system.name}</b>
-            <small className="num wrap-anywhere block text-muted text-xs">{system.account}</small>
-          </span>
+        <header className="flex flex-wrap justify-between gap-x-2 px-2.5 py-1.5">
+          <b>{system.name}</b>
           <State system={system} />
+          {/* A login may be a long mail address, so it has a line of its own. */}
+          <small className="num wrap-anywhere w-full text-muted text-xs">{system.account}</small>
         </header>
         {system.hindrance && (
           <p className="border-hair border-t px-2.5 py-1.5 text-[13px]">{system.hindrance}</p>

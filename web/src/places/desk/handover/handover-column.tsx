@@ -133,6 +133,9 @@ function Sending({ page, handover }: { page: Page; handover: HandoverState }) {
   const unseen = state.style === "copied";
   return (
     <div className="mb-3 grid gap-1">
+      {contacts.length > 0 && (
+        <p className="text-muted">{unseen ? "Send it to" : "Or send it, by itself or as a link, to"}</p>
+      )}
       {state.route === "link" && state.state !== "waiting" && !unseen && (
         <Button quiet onClick={() => by("read-aloud")}>
           Read it aloud instead; the link ends
@@ -140,13 +143,26 @@ function Sending({ page, handover }: { page: Page; handover: HandoverState }) {
       )}
       {contacts.length === 0 && <p className="text-muted">Nothing can be sent to any contact on record.</p>}
       {contacts.map((contact, i) => (
-        <div key={contact.id} className="grid gap-1">
-          <Button quiet {...(i === 0 ? { hotkey: "M" } : {})} onClick={() => send(contact)}>
-            {unseen ? capital(contact.brings) : `Or ${contact.brings}`} to {contact.label}
-          </Button>
-          <Button quiet {...(i === 0 ? { hotkey: "O" } : {})} onClick={() => by("link", contact)}>
-            Or a one-time link to {contact.label}
-          </Button>
+        <div key={contact.id} className="flex flex-wrap items-center justify-between gap-1">
+          <span>{contact.label}</span>
+          <span className="flex gap-1">
+            <Button
+              quiet
+              aria-label={`${capital(contact.brings)} to ${contact.label}`}
+              {...(i === 0 ? { hotkey: "M" } : {})}
+              onClick={() => send(contact)}
+            >
+              {capital(contact.brings)}
+            </Button>
+            <Button
+              quiet
+              aria-label={`Link, one-time, to ${contact.label}`}
+              {...(i === 0 ? { hotkey: "O" } : {})}
+              onClick={() => by("link", contact)}
+            >
+              Link
+            </Button>
+          </span>
         </div>
       ))}
     </div>
