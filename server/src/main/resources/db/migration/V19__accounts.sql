@@ -15,7 +15,7 @@ ALTER TABLE account MODIFY name VARCHAR(254) COLLATE utf8mb4_bin NOT NULL;
 ALTER TABLE account MODIFY native_id VARCHAR(128) COLLATE utf8mb4_bin NOT NULL;
 ALTER TABLE account_change
   MODIFY account VARCHAR(254) COLLATE utf8mb4_bin NOT NULL,
-  MODIFY running VARCHAR(300) COLLATE utf8mb4_bin AS (IF(state IN ('intended', 'asked', 'unknown'), CONCAT(system, ' ', account), NULL)) PERSISTENT;
+  MODIFY running VARCHAR(300) COLLATE utf8mb4_bin AS (IF(state IN ('INTENDED', 'ASKED', 'UNKNOWN'), CONCAT(system, ' ', account), NULL)) PERSISTENT;
 
 -- Who stands in for somebody who is away, by the directory.
 ALTER TABLE person

@@ -21,6 +21,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -121,13 +122,13 @@ class HandoverLinkTest {
                 .isEqualTo(409);
         outside.signInAnew(account, password, "a sentence of my own 7");
         Eventually.waitFor("them to be in", () -> app.recorded(ticket, "person-in"));
-        String record =
+        List<String> record =
                 app.database()
-                        .sql("select group_concat(data) from entry where ticket_id = :t")
-                        .param("t", java.util.UUID.fromString(ticket))
+                        .sql("select leaf from entry where ticket_id = :t")
+                        .param("t", UUID.fromString(ticket))
                         .query(String.class)
-                        .single();
-        assertThat(record)
+                        .list();
+        assertThat(String.join("\n", record))
                 .contains("shown over a one-time link")
                 .doesNotContain(password)
                 .doesNotContain(token);
