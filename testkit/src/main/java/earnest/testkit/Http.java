@@ -19,10 +19,14 @@ import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 
 /** JSON over HTTP with cookies, as a script would speak it. */
 public final class Http {
+    /** Whose answers bring a secret to whom it is for. */
+    private static final Set<String> HANDS_OVER = Set.of("/handover/show", "/api/links/answer");
+
     private static final List<String> HEARD = new CopyOnWriteArrayList<>();
 
     private final String base;
@@ -37,7 +41,7 @@ public final class Http {
     }
 
     /**
-     * Every body that any client got from Earnest, but for the one answer that hands a secret over.
+     * Every body that any client got from Earnest, but for the answers that hand a secret over.
      */
     public static List<String> heard() {
         return HEARD;
@@ -121,7 +125,7 @@ public final class Http {
         try {
             HttpResponse<String> response =
                     http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            if (!outside && !path.endsWith("/handover/show")) {
+            if (!outside && !HANDS_OVER.contains(path.replaceFirst(".*(?=/handover/)", ""))) {
                 HEARD.add(response.body());
             }
             return new Answer(response.statusCode(), json(response.body()), response.body());
