@@ -40,9 +40,7 @@ public final class Http {
         this.base = base;
     }
 
-    /**
-     * Every body that any client got from Earnest, but for the answers that hand a secret over.
-     */
+    /** Every body that any client got from Earnest, but for the answers that hand a secret over. */
     public static List<String> heard() {
         return HEARD;
     }
