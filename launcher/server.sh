@@ -115,6 +115,7 @@ earnest.machine.token=$(secret machine-token)
 EOF
     is_empty || cat <<EOF
 earnest.demo.enabled=true
+earnest.systems.loopback=true
 earnest.demo.folder=$EARNEST_HOME/world
 earnest.demo.sign-in-password=$(secret demo-sign-in)
 earnest.demo.standins-url=http://127.0.0.1:$EARNEST_STANDINS_PORT

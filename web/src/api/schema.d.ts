@@ -522,6 +522,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/system-kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists the kinds of system, each with what its settings are. */
+        get: operations["systemKinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/systems": {
         parameters: {
             query?: never;
@@ -549,10 +566,31 @@ export interface paths {
         get?: never;
         /**
          * Sets a system up, or changes it. A move to other servers takes its credential away, if none comes with it.
-         * @description The credential is taken and never given back; left out, the former one is kept. Everything is looked at before anything is kept, and a wrong setting is named.
+         * @description The credential is taken and never given back; left out, the former one is kept. Everything is looked at before anything is kept, and a wrong setting is named. With basedOn it is refused where somebody else changed it meanwhile; 0 is one that is not there yet.
          */
         put: operations["putSystem"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/systems/{system}/test": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reads the last test of a system's connection, also while it is under way. */
+        get: operations["connectionTest"];
+        put?: never;
+        /**
+         * Has the connection to a system tested, step by step.
+         * @description The test goes on by itself and is read with GET; where one is under way already, nothing begins. It writes on the account for trials alone, and never on a person's.
+         */
+        post: operations["testConnection"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1127,6 +1165,14 @@ export interface components {
             id: string;
             name: string;
         };
+        ConnectionTest: {
+            /** Format: date-time */
+            askedAt: string;
+            askedBy?: string;
+            /** Format: date-time */
+            endedAt?: string;
+            steps: components["schemas"]["TestedStep"][];
+        };
         ContactOnTicket: {
             brings?: string;
             /** Format: uuid */
@@ -1575,6 +1621,13 @@ export interface components {
         SummaryDraft: {
             summary: string;
         };
+        SystemKindShown: {
+            id: string;
+            settings: {
+                [key: string]: unknown;
+            };
+            words: string;
+        };
         SystemOfPerson: {
             account: string;
             actions: components["schemas"]["ActionOffered"][];
@@ -1595,6 +1648,10 @@ export interface components {
             words: string;
         };
         SystemSetUp: {
+            /** Format: int64 */
+            accounts: number;
+            /** Format: int32 */
+            contested?: number;
             follows?: string;
             hasCredential: boolean;
             id: string;
@@ -1605,12 +1662,23 @@ export interface components {
             };
             /** Format: int32 */
             position: number;
+            servers: string[];
             settings: {
                 [key: string]: unknown;
             };
+            /** @enum {string} */
+            state: "good" | "right-missing" | "away" | "accounts-unmatched" | "being-tested" | "not-tested" | "changed-since" | "follows" | "not-connected";
+            test?: components["schemas"]["ConnectionTest"];
+            trouble?: string;
+            /** Format: int32 */
+            unmatched?: number;
+            /** Format: int64 */
+            version: number;
             whoHelps: string;
         };
         SystemWanted: {
+            /** Format: int64 */
+            basedOn?: number;
             credential?: string;
             follows?: string;
             kind?: string;
@@ -1624,6 +1692,18 @@ export interface components {
                 [key: string]: unknown;
             };
             whoHelps: string;
+        };
+        TestedStep: {
+            fingerprint?: string;
+            /** Format: int64 */
+            millis?: number;
+            needed: boolean;
+            /** @enum {string} */
+            outcome: "awaited" | "running" | "good" | "note" | "failed" | "not-tried";
+            remedy?: string;
+            says?: string;
+            shown?: string;
+            title: string;
         };
         TicketClosing: {
             summary: string;
@@ -6020,6 +6100,180 @@ export interface operations {
             };
         };
     };
+    systemKinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "card-index",
+                     *         "settings": {
+                     *           "properties": {
+                     *             "drawer": {
+                     *               "title": "Drawer",
+                     *               "type": "string"
+                     *             }
+                     *           },
+                     *           "type": "object"
+                     *         },
+                     *         "words": "cards in a drawer"
+                     *       },
+                     *       {
+                     *         "id": "ldap",
+                     *         "settings": {
+                     *           "$schema": "https://json-schema.org/draft/2020-12/schema",
+                     *           "additionalProperties": false,
+                     *           "properties": {
+                     *             "bindDn": {
+                     *               "description": "DN of the entry whose password is the credential.",
+                     *               "title": "Signs in as",
+                     *               "type": "string"
+                     *             },
+                     *             "policyDn": {
+                     *               "description": "DN of the entry that holds it, if it has one.",
+                     *               "title": "Its password policy",
+                     *               "type": "string"
+                     *             },
+                     *             "servers": {
+                     *               "description": "The one that takes changes first.",
+                     *               "items": {
+                     *                 "additionalProperties": false,
+                     *                 "properties": {
+                     *                   "certificate": {
+                     *                     "contentMediaType": "application/x-pem-file",
+                     *                     "description": "In PEM: the one that it shows, or that of the authority. Empty for whom Java trusts.",
+                     *                     "title": "Pinned certificate",
+                     *                     "type": "string"
+                     *                   },
+                     *                   "name": {
+                     *                     "description": "What the desk calls it.",
+                     *                     "title": "Name",
+                     *                     "type": "string"
+                     *                   },
+                     *                   "startTls": {
+                     *                     "description": "An ldap:// connection is secured before anything else is said.",
+                     *                     "title": "StartTLS",
+                     *                     "type": "boolean"
+                     *                   },
+                     *                   "url": {
+                     *                     "description": "ldaps:// with host and port, or ldap:// with StartTLS.",
+                     *                     "format": "uri",
+                     *                     "title": "Address",
+                     *                     "type": "string"
+                     *                   }
+                     *                 },
+                     *                 "required": [
+                     *                   "name",
+                     *                   "url"
+                     *                 ],
+                     *                 "title": "Server",
+                     *                 "type": "object"
+                     *               },
+                     *               "minItems": 1,
+                     *               "title": "Servers",
+                     *               "type": "array"
+                     *             },
+                     *             "trialAccount": {
+                     *               "description": "DN of an account that is nobody's; the test sets its password.",
+                     *               "title": "Account for trials",
+                     *               "type": "string"
+                     *             }
+                     *           },
+                     *           "required": [
+                     *             "servers",
+                     *             "bindDn"
+                     *           ],
+                     *           "type": "object"
+                     *         },
+                     *         "words": "a directory over LDAP"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["SystemKindShown"][];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     systems: {
         parameters: {
             query?: never;
@@ -6038,10 +6292,85 @@ export interface operations {
                     /**
                      * @example [
                      *       {
+                     *         "accounts": 1900,
                      *         "hasCredential": true,
                      *         "id": "directory",
                      *         "kind": "ldap",
                      *         "name": "Brackwater directory",
+                     *         "passwordRules": {
+                     *           "policy": {
+                     *             "atLeast": {
+                     *               "digit": 1,
+                     *               "lower": 1,
+                     *               "upper": 1
+                     *             },
+                     *             "forbiddenWords": [
+                     *               "brackwater",
+                     *               "ferries"
+                     *             ],
+                     *             "maxLength": 64,
+                     *             "minBits": 45,
+                     *             "minLength": 12
+                     *           },
+                     *           "styles": [
+                     *             "read-aloud",
+                     *             "spoken"
+                     *           ]
+                     *         },
+                     *         "position": 1,
+                     *         "servers": [
+                     *           "provider",
+                     *           "replica"
+                     *         ],
+                     *         "settings": {
+                     *           "bindDn": "cn=earnest,ou=services,dc=brackwater,dc=example",
+                     *           "policyDn": "cn=default,ou=policies,dc=brackwater,dc=example",
+                     *           "servers": [
+                     *             {
+                     *               "certificate": "-----BEGIN CERTIFICATE-----\nMIIBrzCCAVWgAwIBAgIUKa2UR1v5kdxV77ZCIShnBmDNJSowCgYIKoZIzj0EAwIw\nHzEdMBsGA1UEAwwUQnJhY2t3YXRlciBkaXJlY3RvcnkwHhcNMjYxMTI5MDQ0ODM1\nWhcNMzYxMTI2MDQ0ODM1WjAfMR0wGwYDVQQDDBRCcmFja3dhdGVyIGRpcmVjdG9y\neTBZMBMGByqGSM49AgEGCCqGSM49AwEHA0IABFK2VdJ9w2sptPNS8tq3Ez7P15D8\nT/MF2czzH6g3+jPXy26+qNedsKMnQ/WS4EH1p0ikQN2sSisPs2xusc/LUgyjbzBt\nMB0GA1UdDgQWBBQRbJMQqiuyLD4VLue2gKYLCfHPRTAfBgNVHSMEGDAWgBQRbJMQ\nqiuyLD4VLue2gKYLCfHPRTAPBgNVHRMBAf8EBTADAQH/MBoGA1UdEQQTMBGHBH8A\nAAGCCWxvY2FsaG9zdDAKBggqhkjOPQQDAgNIADBFAiBTrRrZ36hvRx6YwBWEmrt0\nBg97PicfDoklu1kw7QdwfgIhALAQphMIsGW2ISepUYv3O6Bf1DSZTFqbrl3+nDyT\n2pOT\n-----END CERTIFICATE-----\n",
+                     *               "name": "provider",
+                     *               "url": "ldaps://127.0.0.1:28182"
+                     *             },
+                     *             {
+                     *               "certificate": "-----BEGIN CERTIFICATE-----\nMIIBrzCCAVWgAwIBAgIUKa2UR1v5kdxV77ZCIShnBmDNJSowCgYIKoZIzj0EAwIw\nHzEdMBsGA1UEAwwUQnJhY2t3YXRlciBkaXJlY3RvcnkwHhcNMjYxMTI5MDQ0ODM1\nWhcNMzYxMTI2MDQ0ODM1WjAfMR0wGwYDVQQDDBRCcmFja3dhdGVyIGRpcmVjdG9y\neTBZMBMGByqGSM49AgEGCCqGSM49AwEHA0IABFK2VdJ9w2sptPNS8tq3Ez7P15D8\nT/MF2czzH6g3+jPXy26+qNedsKMnQ/WS4EH1p0ikQN2sSisPs2xusc/LUgyjbzBt\nMB0GA1UdDgQWBBQRbJMQqiuyLD4VLue2gKYLCfHPRTAfBgNVHSMEGDAWgBQRbJMQ\nqiuyLD4VLue2gKYLCfHPRTAPBgNVHRMBAf8EBTADAQH/MBoGA1UdEQQTMBGHBH8A\nAAGCCWxvY2FsaG9zdDAKBggqhkjOPQQDAgNIADBFAiBTrRrZ36hvRx6YwBWEmrt0\nBg97PicfDoklu1kw7QdwfgIhALAQphMIsGW2ISepUYv3O6Bf1DSZTFqbrl3+nDyT\n2pOT\n-----END CERTIFICATE-----\n",
+                     *               "name": "replica",
+                     *               "startTls": true,
+                     *               "url": "ldap://127.0.0.1:28183"
+                     *             }
+                     *           ],
+                     *           "trialAccount": "uid=earnest.trials,ou=trials,dc=brackwater,dc=example"
+                     *         },
+                     *         "state": "good",
+                     *         "test": {
+                     *           "askedAt": "2026-11-29T04:49:52.598051Z",
+                     *           "askedBy": "Maren Holt",
+                     *           "endedAt": "2026-11-29T04:49:53.105849Z",
+                     *           "steps": [
+                     *             {
+                     *               "millis": 4,
+                     *               "needed": true,
+                     *               "outcome": "good",
+                     *               "says": "provider is 127.0.0.1, replica is 127.0.0.1",
+                     *               "title": "The names resolve"
+                     *             },
+                     *             {
+                     *               "millis": 0,
+                     *               "needed": true,
+                     *               "outcome": "good",
+                     *               "says": "none is closed to systems",
+                     *               "title": "The addresses are allowed"
+                     *             }
+                     *           ]
+                     *         },
+                     *         "version": 1,
+                     *         "whoHelps": "the crewing office"
+                     *       },
+                     *       {
+                     *         "accounts": 0,
+                     *         "hasCredential": true,
+                     *         "id": "harbour-example",
+                     *         "kind": "ldap",
+                     *         "name": "Harbour directory",
                      *         "passwordRules": {
                      *           "styles": [
                      *             "read-aloud",
@@ -6049,30 +6378,21 @@ export interface operations {
                      *           ]
                      *         },
                      *         "position": 1,
+                     *         "servers": [
+                     *           "one"
+                     *         ],
                      *         "settings": {
-                     *           "bindDn": "cn=earnest,ou=services,dc=brackwater,dc=example",
+                     *           "bindDn": "cn=earnest,dc=example",
                      *           "servers": [
                      *             {
-                     *               "name": "provider",
-                     *               "url": "ldaps://directory.brackwater.example"
+                     *               "name": "one",
+                     *               "url": "ldaps://directory.example"
                      *             }
                      *           ]
                      *         },
-                     *         "whoHelps": "the crewing office"
-                     *       },
-                     *       {
-                     *         "follows": "directory",
-                     *         "hasCredential": false,
-                     *         "id": "crew-roster",
-                     *         "name": "Crew roster",
-                     *         "passwordRules": {
-                     *           "styles": [
-                     *             "copied"
-                     *           ]
-                     *         },
-                     *         "position": 2,
-                     *         "settings": {},
-                     *         "whoHelps": "the crewing office"
+                     *         "state": "not-tested",
+                     *         "version": 1,
+                     *         "whoHelps": "The directory team, extension 20"
                      *       }
                      *     ]
                      */
@@ -6267,6 +6587,23 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description changed-meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description invalid */
             422: {
                 headers: {
@@ -6279,6 +6616,266 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    connectionTest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id, as GET /api/systems lists it
+                 * @example directory
+                 */
+                system: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "askedAt": "2026-11-29T04:49:52.598051Z",
+                     *       "askedBy": "Maren Holt",
+                     *       "endedAt": "2026-11-29T04:49:53.105849Z",
+                     *       "steps": [
+                     *         {
+                     *           "millis": 4,
+                     *           "needed": true,
+                     *           "outcome": "good",
+                     *           "says": "provider is 127.0.0.1, replica is 127.0.0.1",
+                     *           "title": "The names resolve"
+                     *         },
+                     *         {
+                     *           "millis": 0,
+                     *           "needed": true,
+                     *           "outcome": "good",
+                     *           "says": "none is closed to systems",
+                     *           "title": "The addresses are allowed"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ConnectionTest"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    testConnection: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id, as GET /api/systems lists it
+                 * @example directory
+                 */
+                system: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description not-connected */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "not-connected",
+                     *       "type": "urn:earnest:problem:not-connected"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -277,6 +277,13 @@ class ApiExamplesTest {
         examples.send(maren, "putOrganisation");
         maren.put("/api/organisation", before).ok();
         examples.send(maren, "putSystem", Map.of("system", "harbour-example"));
+        examples.send(maren, "testConnection", Map.of("system", "directory"));
+        Eventually.waitFor(
+                "the test to be over",
+                () ->
+                        examples.send(maren, "connectionTest", Map.of("system", "directory"))
+                                .has("endedAt"));
+        examples.send(maren, "systemKinds");
         examples.send(maren, "systems");
         Map<String, String> source =
                 Map.of("source", "harbour-example", "system", "harbour-example");

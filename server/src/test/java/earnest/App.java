@@ -276,7 +276,7 @@ public final class App implements AutoCloseable {
     /**
      * As one of the other users of the database; {@code user} is {@code run, seal, erase, migrate}.
      */
-    JdbcClient databaseAs(String user) {
+    public JdbcClient databaseAs(String user) {
         return JdbcClient.create(
                 new DriverManagerDataSource(
                         "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",

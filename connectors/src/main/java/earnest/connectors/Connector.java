@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * Speaks to one system. Every call has a deadline of a few seconds, and no call is ever repeated
@@ -46,6 +47,15 @@ public interface Connector extends AutoCloseable {
 
     /** What the system asks of passwords by itself; nothing where it does not answer. */
     OwnRules ownRules();
+
+    /**
+     * The steps by which the connection is tested: may it be reached, is it what is meant, does it
+     * let Earnest do what is needed, and more than that. Each speaks to the system when it is run.
+     *
+     * @param isSomebodys whether the account with this id of the system's is a person's: nothing is
+     *     tried on such a one, whatever the settings say
+     */
+    List<TestStep> connectionTest(Predicate<String> isSomebodys);
 
     /**
      * The people that the system names.

@@ -12,6 +12,7 @@ import java.util.Map;
  * @param whoHelps who can help where this desk cannot, such as {@code the crewing office}
  * @param settings of the kind, as JSON values
  * @param clock the machine's own: what it says is compared with what the system says
+ * @param guard which addresses may be spoken to
  * @param credential with which Earnest signs in; the connector takes a copy of it
  */
 public record SystemConnection(
@@ -19,4 +20,5 @@ public record SystemConnection(
         String whoHelps,
         Map<String, Object> settings,
         Secret credential,
+        AddressGuard guard,
         Clock clock) {}

@@ -13,6 +13,15 @@ public interface SystemKind {
     /** Stable, since rows name it, such as {@code ldap}. */
     String id();
 
+    /** What such a system is, such as {@code a directory over LDAP}. */
+    String words();
+
+    /**
+     * What its settings are: a JSON Schema (2020-12) of an object, whose fields have a title and a
+     * description. Forms are drawn from it; what is taken is what {@link #open} takes.
+     */
+    String settingsSchema();
+
     /**
      * What can be done to accounts there. What is missing is not offered, and never tried.
      *

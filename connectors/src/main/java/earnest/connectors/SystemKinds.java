@@ -1,6 +1,7 @@
 package earnest.connectors;
 
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.ServiceLoader;
@@ -26,6 +27,11 @@ public final class SystemKinds {
     /** The kind of an id, or empty if there is none. */
     public Optional<SystemKind> kind(String id) {
         return Optional.ofNullable(kinds.get(id));
+    }
+
+    /** All of them. */
+    public List<SystemKind> all() {
+        return List.copyOf(kinds.values());
     }
 
     /** The ids of all. */

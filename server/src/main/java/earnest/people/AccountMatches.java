@@ -5,6 +5,7 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.AccountCounts;
 import earnest.systems.Accounts;
 
 import org.jspecify.annotations.Nullable;
@@ -29,7 +30,7 @@ import java.util.UUID;
  * two accounts have matches nothing until it is one's alone.
  */
 @Component
-class AccountMatches {
+class AccountMatches implements AccountCounts {
     private static final Duration WHOLE_EVERY = Duration.ofMinutes(5);
     private static final Duration AFTER_TROUBLE = Duration.ofSeconds(20);
     private static final int LONGEST_TROUBLE = 400;
@@ -172,6 +173,19 @@ class AccountMatches {
                                         .data("accounts", matched));
                     }
                 });
+    }
+
+    @Override
+    public Map<String, Counts> counts() {
+        Map<String, Counts> counts = new HashMap<>();
+        database.sql("select `system`, unmatched, contested, trouble from account_copy")
+                .query(
+                        row -> {
+                            counts.put(
+                                    row.getString(1),
+                                    new Counts(row.getInt(2), row.getInt(3), row.getString(4)));
+                        });
+        return counts;
     }
 
     /** How many accounts have an address. */

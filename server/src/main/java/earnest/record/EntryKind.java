@@ -92,6 +92,7 @@ public enum EntryKind {
     STAFF_WELCOMED("chose a first password"),
     STEWARD_MADE_ON_MACHINE("{analystName} was made a steward on the machine itself"),
     SYSTEM_SET_UP("set up the system {systemName}; its credential is {credential}"),
+    CONNECTION_TESTED("tested the connection to {systemName}: {result}"),
     SOURCE_SET_UP("set up where people come from: {sourceName}"),
     SOURCE_TAKEN_AWAY("took {sourceName} away, from where {people} people came"),
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),

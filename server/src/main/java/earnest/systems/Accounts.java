@@ -10,7 +10,9 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -50,6 +52,29 @@ public class Accounts {
     /** The account of a person in a system; the first, where they have several. */
     public Optional<Account> of(UUID person, String system) {
         return of(person).stream().filter(a -> a.system().equals(system)).findFirst();
+    }
+
+    /** Whether a person has or had the account with this id of the system's. */
+    boolean isSomebodys(String system, String nativeId) {
+        return database.sql("select count(*) from account where `system` = :s and native_id = :n")
+                        .param("s", system)
+                        .param("n", nativeId)
+                        .query(Long.class)
+                        .single()
+                > 0;
+    }
+
+    /** How many accounts people have, by system. */
+    Map<String, Long> counts() {
+        Map<String, Long> counts = new HashMap<>();
+        database.sql(
+                        "select `system`, count(*) from account where gone_at is null group by"
+                                + " `system`")
+                .query(
+                        row -> {
+                            counts.put(row.getString(1), row.getLong(2));
+                        });
+        return counts;
     }
 
     /** An account by its id, also one that is gone. */

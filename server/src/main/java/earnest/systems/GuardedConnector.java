@@ -10,6 +10,8 @@ import earnest.connectors.Operation;
 import earnest.connectors.OwnRules;
 import earnest.connectors.PeopleSource;
 import earnest.connectors.TemporaryUse;
+import earnest.connectors.TestResult;
+import earnest.connectors.TestStep;
 import earnest.core.passwords.Secret;
 
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -21,6 +23,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
+import java.util.function.Predicate;
 import java.util.function.Supplier;
 
 /**
@@ -109,6 +112,21 @@ final class GuardedConnector implements Connector {
     @Override
     public OwnRules ownRules() {
         return ask(connector::ownRules, () -> OwnRules.NONE);
+    }
+
+    @Override
+    public List<TestStep> connectionTest(Predicate<String> isSomebodys) {
+        return connector.connectionTest(isSomebodys).stream().map(this::guarded).toList();
+    }
+
+    private TestStep guarded(TestStep step) {
+        return new TestStep(
+                step.title(),
+                step.needed(),
+                () ->
+                        ask(
+                                step.run(),
+                                () -> TestResult.failed("it is very slow", "Test again later.")));
     }
 
     @Override

@@ -8,10 +8,13 @@ import earnest.connectors.Connector;
 import earnest.connectors.Operation;
 import earnest.connectors.OwnRules;
 import earnest.connectors.TemporaryUse;
+import earnest.connectors.TestResult;
+import earnest.connectors.TestStep;
 import earnest.core.passwords.Secret;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.function.Predicate;
 
 /** Stands for a system whose row cannot be used: the desk says why, and goes on with the others. */
 final class MisconfiguredConnector implements Connector {
@@ -28,6 +31,15 @@ final class MisconfiguredConnector implements Connector {
     @Override
     public List<String> servers() {
         return List.of("its settings");
+    }
+
+    @Override
+    public List<TestStep> connectionTest(Predicate<String> isSomebodys) {
+        return List.of(
+                new TestStep(
+                        "Its settings can be used",
+                        true,
+                        () -> TestResult.failed(words, "Mend the setting that is named.")));
     }
 
     @Override

@@ -46,6 +46,7 @@ class SystemController {
      * @param kind what it speaks; null: it is not connected to and only follows
      * @param follows id of the system from which it takes its passwords, or null
      * @param settings of its kind
+     * @param basedOn the version that was changed; null: whatever is there is replaced
      * @param credential with which Earnest signs in; null: the one before stays
      */
     record SystemWanted(
@@ -56,6 +57,7 @@ class SystemController {
             int position,
             @NotNull Map<String, Object> settings,
             @NotNull Map<String, Object> passwordRules,
+            @Nullable Long basedOn,
             @Nullable @Size(max = 1000) String credential) {
         @Override
         public String toString() {
@@ -64,27 +66,26 @@ class SystemController {
     }
 
     /**
-     * A system as it is set up.
+     * A kind of system.
      *
-     * @param hasCredential whether one is kept; it is never shown
+     * @param words what such a system is
+     * @param settings a JSON Schema (2020-12) of its settings, from which a form can be drawn
      */
-    record SystemSetUp(
-            String id,
-            @Nullable String kind,
-            String name,
-            @Nullable String follows,
-            String whoHelps,
-            int position,
-            Map<String, Object> settings,
-            Map<String, Object> passwordRules,
-            boolean hasCredential) {}
+    record SystemKindShown(String id, String words, Map<String, Object> settings) {}
 
     private final Systems systems;
     private final SystemRows rows;
+    private final SystemsOverview overview;
     private final TheRecord record;
     private final Writes writes;
 
-    SystemController(Systems systems, SystemRows rows, TheRecord record, Writes writes) {
+    SystemController(
+            Systems systems,
+            SystemRows rows,
+            SystemsOverview overview,
+            TheRecord record,
+            Writes writes) {
+        this.overview = overview;
         this.systems = systems;
         this.rows = rows;
         this.record = record;
@@ -95,26 +96,25 @@ class SystemController {
             id = "systems",
             summary = "Lists the systems. Credentials are never among what is given.")
     @GetMapping("/api/systems")
-    List<SystemSetUp> all(SignedIn me) {
+    List<SystemsOverview.SystemSetUp> all(SignedIn me) {
         me.must(Right.SET_UP);
-        return rows.all().stream().map(SystemController::shown).toList();
+        return overview.all();
     }
 
-    private static SystemSetUp shown(SystemRow row) {
-        return new SystemSetUp(
-                row.id(),
-                row.kind(),
-                row.name(),
-                row.follows(),
-                row.whoHelps(),
-                row.position(),
-                map(row.settings()),
-                map(row.passwordRules()),
-                row.hasCredential());
-    }
-
-    private static Map<String, Object> map(String json) {
-        return Objects.requireNonNull(Json.object(Json.read(json)));
+    @ApiCall(
+            id = "systemKinds",
+            summary = "Lists the kinds of system, each with what its settings are.")
+    @GetMapping("/api/system-kinds")
+    List<SystemKindShown> kinds(SignedIn me) {
+        me.must(Right.SET_UP);
+        return systems.kinds().all().stream()
+                .map(
+                        kind ->
+                                new SystemKindShown(
+                                        kind.id(),
+                                        kind.words(),
+                                        SystemsOverview.map(kind.settingsSchema())))
+                .toList();
     }
 
     /** Sets one up, or changes it. It is in force at once, on every node. */
@@ -126,7 +126,9 @@ class SystemController {
             more =
                     "The credential is taken and never given back; left out, the former one is"
                             + " kept. Everything is looked at before anything is kept, and a wrong"
-                            + " setting is named.",
+                            + " setting is named. With basedOn it is refused where somebody else"
+                            + " changed it meanwhile; 0 is one that is not there yet.",
+            refuses = {"409 changed-meanwhile"},
             example =
                     "{\"kind\": \"ldap\", \"name\": \"Harbour directory\", \"whoHelps\": \"The"
                         + " directory team, extension 20\", \"position\": 1, \"settings\":"
@@ -147,6 +149,14 @@ class SystemController {
     }
 
     private void put(SignedIn me, String id, SystemWanted wanted, Optional<SystemRow> before) {
+        if (wanted.basedOn() != null
+                && before.map(SystemRow::version).orElse(0L) != (long) wanted.basedOn()) {
+            throw new Problem(
+                    409,
+                    "changed-meanwhile",
+                    "Somebody else changed this system meanwhile. Look at it anew; what you typed"
+                            + " is not lost.");
+        }
         SystemRow row =
                 new SystemRow(
                         id,
@@ -194,7 +204,7 @@ class SystemController {
             return true;
         }
         try (Secret nothing = Secret.of("")) {
-            Systems.open(systems.kinds(), row, nothing).connector().close();
+            systems.open(row, nothing).connector().close();
             String place = place(row);
             return before.filter(was -> kind.equals(was.kind()))
                     .map(was -> !place(was).equals(place))

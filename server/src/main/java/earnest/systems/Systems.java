@@ -1,5 +1,6 @@
 package earnest.systems;
 
+import earnest.connectors.AddressGuard;
 import earnest.connectors.Connector;
 import earnest.connectors.Operation;
 import earnest.connectors.PeopleSource;
@@ -33,11 +34,13 @@ import java.util.concurrent.ConcurrentHashMap;
 @Service
 public class Systems {
     private final SystemRows rows;
+    private final AddressGuard guard;
     private final SystemKinds kinds = new SystemKinds();
     private final Map<String, OpenSystem> open = new ConcurrentHashMap<>();
 
-    Systems(SystemRows rows) {
+    Systems(SystemRows rows, SystemsProperties properties) {
         this.rows = rows;
+        this.guard = new AddressGuard(properties.loopback());
     }
 
     /** Those that Earnest is connected to, in the order of the desk. */
@@ -110,7 +113,7 @@ public class Systems {
 
     private OpenSystem openNow(SystemRow row) {
         try (Secret credential = rows.credential(row.id())) {
-            return open(kinds, row, credential);
+            return open(row, credential);
         } catch (BadField wrong) {
             return new OpenSystem(
                     row.version(),
@@ -125,7 +128,7 @@ public class Systems {
      *
      * @throws BadField naming the setting that is wrong
      */
-    static OpenSystem open(SystemKinds kinds, SystemRow row, Secret credential) {
+    OpenSystem open(SystemRow row, Secret credential) {
         SystemKind kind = kind(kinds, Objects.requireNonNull(row.kind()));
         PasswordRules rules =
                 PasswordRules.read(Fields.of("passwordRules", Json.read(row.passwordRules())));
@@ -138,6 +141,7 @@ public class Systems {
                                 row.whoHelps(),
                                 settings,
                                 credential,
+                                guard,
                                 Clock.systemUTC()));
         Set<Operation> operations = Set.copyOf(kind.operations(Fields.of("settings", settings)));
         return new OpenSystem(

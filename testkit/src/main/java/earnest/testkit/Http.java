@@ -19,13 +19,13 @@ import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.concurrent.CopyOnWriteArrayList;
 
 /** JSON over HTTP with cookies, as a script would speak it. */
 public final class Http {
-    /** Whose answers bring a secret to whom it is for. */
-    private static final Set<String> HANDS_OVER = Set.of("/handover/show", "/api/links/answer");
+    /** Answers that bring a secret to whom it is for, with the fields in which it stands. */
+    private static final Map<String, String> HANDS_OVER =
+            Map.of("/handover/show", "characters|words", "/api/links/answer", "secret");
 
     private static final List<String> HEARD = new CopyOnWriteArrayList<>();
 
@@ -40,7 +40,7 @@ public final class Http {
         this.base = base;
     }
 
-    /** Every body that any client got from Earnest, but for the answers that hand a secret over. */
+    /** Every body that any client got from Earnest, but for the fields that hand a secret over. */
     public static List<String> heard() {
         return HEARD;
     }
@@ -123,8 +123,8 @@ public final class Http {
         try {
             HttpResponse<String> response =
                     http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-            if (!outside && !HANDS_OVER.contains(path.replaceFirst(".*(?=/handover/)", ""))) {
-                HEARD.add(response.body());
+            if (!outside) {
+                HEARD.add(withoutWhatIsHandedOver(path, response.body()));
             }
             return new Answer(response.statusCode(), json(response.body()), response.body());
         } catch (IOException e) {
@@ -133,6 +133,13 @@ public final class Http {
             Thread.currentThread().interrupt();
             throw new IllegalStateException(e);
         }
+    }
+
+    private static String withoutWhatIsHandedOver(String path, String body) {
+        String fields = HANDS_OVER.get(path.replaceFirst(".*(?=/handover/)", ""));
+        return fields == null
+                ? body
+                : body.replaceAll("\"(" + fields + ")\":\"([^\"\\\\]|\\\\.)*\"", "\"$1\":\"\"");
     }
 
     private static JsonNode json(String body) {

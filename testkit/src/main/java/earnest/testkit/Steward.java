@@ -3,10 +3,15 @@ package earnest.testkit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import java.util.List;
 import java.util.stream.StreamSupport;
 
 /** The demo's steward, who sets things as a test needs them. */
 public final class Steward {
+    /** What of a system is put. */
+    private static final List<String> PUT =
+            List.of("kind", "name", "follows", "whoHelps", "position", "settings", "passwordRules");
+
     private final Http api;
 
     public Steward(Ground ground) {
@@ -40,8 +45,7 @@ public final class Steward {
     /** A system as it is put: without its id, and with its credential kept. */
     public ObjectNode system(String id) {
         ObjectNode system = (ObjectNode) one("/api/systems", id);
-        system.remove("id");
-        system.remove("hasCredential");
+        system.retain(PUT);
         return system;
     }
 

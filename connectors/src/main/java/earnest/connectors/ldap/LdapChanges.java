@@ -83,18 +83,19 @@ final class LdapChanges {
                 characters -> {
                     byte[] bytes = utf8(characters);
                     try {
-                        return send(
-                                account,
-                                condition,
-                                new Modification(ModificationType.REPLACE, "userPassword", bytes),
-                                new Modification(
-                                        ModificationType.REPLACE,
-                                        LdapAttributes.MUST_CHANGE,
-                                        "TRUE"));
+                        return send(account, condition, temporary(bytes));
                     } finally {
                         Arrays.fill(bytes, (byte) 0);
                     }
                 });
+    }
+
+    /** A password that must be changed at sign-in. */
+    static Modification[] temporary(byte[] password) {
+        return new Modification[] {
+            new Modification(ModificationType.REPLACE, "userPassword", password),
+            new Modification(ModificationType.REPLACE, LdapAttributes.MUST_CHANGE, "TRUE")
+        };
     }
 
     static byte[] utf8(char[] characters) {

@@ -2,17 +2,22 @@ package earnest.connectors.ldap;
 
 import com.unboundid.ldap.sdk.Entry;
 import com.unboundid.ldap.sdk.LDAPException;
+import com.unboundid.ldap.sdk.LDAPURL;
 
 import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountRef;
 import earnest.connectors.AccountState;
+import earnest.connectors.AddressGuard;
 import earnest.connectors.ChangeResult;
 import earnest.connectors.Connector;
+import earnest.connectors.Endpoint;
 import earnest.connectors.Operation;
 import earnest.connectors.OwnRules;
 import earnest.connectors.PeopleSource;
+import earnest.connectors.ReachSteps;
 import earnest.connectors.SystemConnection;
 import earnest.connectors.TemporaryUse;
+import earnest.connectors.TestStep;
 import earnest.core.json.Fields;
 import earnest.core.passwords.Secret;
 
@@ -20,9 +25,11 @@ import org.jspecify.annotations.Nullable;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * A directory with password policy (draft-behera-ldap-password-policy). The account it binds with
@@ -33,6 +40,7 @@ class LdapConnector implements Connector {
     private final LdapSettings settings;
     private final String name;
     private final Clock clock;
+    private final AddressGuard guard;
     private final LdapAccounts accounts;
     private final LdapChanges changes;
 
@@ -41,6 +49,7 @@ class LdapConnector implements Connector {
         this.settings = settings;
         this.name = connection.name();
         this.clock = connection.clock();
+        this.guard = connection.guard();
         this.accounts = new LdapAccounts(servers, name);
         this.changes = new LdapChanges(servers, name, new LdapRefusals(connection.whoHelps()));
     }
@@ -55,6 +64,26 @@ class LdapConnector implements Connector {
         return Optional.of(
                 new LdapPeople(
                         servers, name, LdapMapping.read(Fields.of("mapping", mapping)), clock));
+    }
+
+    @Override
+    public List<TestStep> connectionTest(Predicate<String> isSomebodys) {
+        List<Endpoint> endpoints =
+                settings.servers().stream().map(LdapConnector::endpoint).toList();
+        List<TestStep> steps = new ArrayList<>(new ReachSteps(endpoints, guard).all());
+        LdapTrial trial = new LdapTrial(servers, settings, accounts, isSomebodys, clock);
+        steps.addAll(new LdapSteps(servers, settings, trial).all());
+        return steps;
+    }
+
+    private static Endpoint endpoint(LdapSettings.Server server) {
+        LDAPURL url = LdapServers.url(server);
+        return new Endpoint(
+                server.name(),
+                url.getHost(),
+                url.getPort(),
+                server.certificate(),
+                LdapSecurity.securing(server));
     }
 
     @Override

@@ -2,6 +2,7 @@ package earnest.connectors.ldap;
 
 import earnest.connectors.Connector;
 import earnest.connectors.Operation;
+import earnest.connectors.SettingsSchema;
 import earnest.connectors.SystemConnection;
 import earnest.connectors.SystemKind;
 import earnest.core.json.Fields;
@@ -18,6 +19,16 @@ public final class LdapKind implements SystemKind {
     }
 
     @Override
+    public String words() {
+        return "a directory over LDAP";
+    }
+
+    @Override
+    public String settingsSchema() {
+        return SettingsSchema.beside(LdapKind.class);
+    }
+
+    @Override
     public Set<Operation> operations(Fields settings) {
         return EnumSet.allOf(Operation.class);
     }
@@ -26,7 +37,9 @@ public final class LdapKind implements SystemKind {
     public Connector open(SystemConnection connection) {
         LdapSettings settings = LdapSettings.read(Fields.of("settings", connection.settings()));
         return new LdapConnector(
-                new LdapServers(settings, connection.credential()), settings, connection);
+                new LdapServers(settings, connection.credential(), connection.guard()),
+                settings,
+                connection);
     }
 
     @Override

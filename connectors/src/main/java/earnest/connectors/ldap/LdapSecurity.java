@@ -1,20 +1,29 @@
 package earnest.connectors.ldap;
 
+import com.unboundid.ldap.sdk.LDAPConnection;
 import com.unboundid.ldap.sdk.LDAPConnectionOptions;
+import com.unboundid.ldap.sdk.LDAPException;
 import com.unboundid.ldap.sdk.PostConnectProcessor;
+import com.unboundid.ldap.sdk.ResultCode;
 import com.unboundid.ldap.sdk.StartTLSPostConnectProcessor;
 import com.unboundid.util.ssl.HostNameSSLSocketVerifier;
 
+import earnest.connectors.Endpoint;
 import earnest.connectors.Loopback;
 import earnest.connectors.PinnedCertificates;
 import earnest.core.json.BadField;
 
 import org.jspecify.annotations.Nullable;
 
+import java.io.IOException;
+import java.net.ConnectException;
 import java.net.URI;
+import java.security.cert.X509Certificate;
 
 import javax.net.SocketFactory;
 import javax.net.ssl.SSLContext;
+import javax.net.ssl.SSLException;
+import javax.net.ssl.SSLSession;
 
 /**
  * How connections to one server are secured. Whom the server shows itself to be is checked against
@@ -25,6 +34,8 @@ import javax.net.ssl.SSLContext;
  * @param tls whether anything is trusted at all, or the connection plain
  */
 record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secured, boolean tls) {
+    private static final int LOOK_MS = 3_000;
+
     /**
      * Looks at a server's settings.
      *
@@ -83,6 +94,47 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
             own.setSSLSocketVerifier(new HostNameSSLSocketVerifier(true));
         }
         return own;
+    }
+
+    /** How a look at a server's certificate is taken; null where nothing is secured. */
+    static Endpoint.@Nullable Securing securing(LdapSettings.Server server) {
+        if (!of(server).tls()) {
+            return null;
+        }
+        return server.startTls() ? LdapSecurity::startTls : Endpoint::direct;
+    }
+
+    private static X509Certificate startTls(Endpoint endpoint, SSLContext tls, boolean named)
+            throws IOException {
+        LDAPConnectionOptions options = new LDAPConnectionOptions();
+        options.setConnectTimeoutMillis(LOOK_MS);
+        options.setResponseTimeoutMillis(LOOK_MS);
+        if (named) {
+            options.setSSLSocketVerifier(new HostNameSSLSocketVerifier(true));
+        }
+        try (LDAPConnection connection =
+                new LDAPConnection(options, endpoint.host(), endpoint.port())) {
+            new StartTLSPostConnectProcessor(tls).processPreAuthenticatedConnection(connection);
+            SSLSession session = connection.getSSLSession();
+            if (session == null) {
+                throw new SSLException("the connection was not secured");
+            }
+            return (X509Certificate) session.getPeerCertificates()[0];
+        } catch (LDAPException e) {
+            throw e.getResultCode() == ResultCode.CONNECT_ERROR && !trusts(e)
+                    ? new ConnectException("not reached")
+                    : new SSLException("not trusted", e);
+        }
+    }
+
+    /** Whether it is the certificate that was wrong, and not the way to the server. */
+    private static boolean trusts(LDAPException e) {
+        for (Throwable cause = e; cause != null; cause = cause.getCause()) {
+            if (cause instanceof SSLException) {
+                return true;
+            }
+        }
+        return String.valueOf(e.getMessage()).contains("TLS");
     }
 
     private static SSLContext context(LdapSettings.Server server) {

@@ -4,13 +4,17 @@ import com.unboundid.ldap.sdk.LDAPConnectionOptions;
 import com.unboundid.ldap.sdk.LDAPConnectionPool;
 import com.unboundid.ldap.sdk.LDAPException;
 import com.unboundid.ldap.sdk.LDAPURL;
+import com.unboundid.ldap.sdk.NameResolver;
 import com.unboundid.ldap.sdk.PasswordProvider;
 import com.unboundid.ldap.sdk.SimpleBindRequest;
 import com.unboundid.ldap.sdk.SingleServerSet;
 
+import earnest.connectors.AddressGuard;
 import earnest.core.json.BadField;
 import earnest.core.passwords.Secret;
 
+import java.net.InetAddress;
+import java.net.UnknownHostException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,12 +28,13 @@ class LdapServers implements AutoCloseable {
     private final Map<String, LDAPConnectionPool> pools = new LinkedHashMap<>();
     private final Password password;
 
-    LdapServers(LdapSettings settings, Secret credential) {
+    LdapServers(LdapSettings settings, Secret credential, AddressGuard guard) {
         this.password = new Password(credential);
         LDAPConnectionOptions options = new LDAPConnectionOptions();
         options.setConnectTimeoutMillis(CONNECT_MS);
         options.setResponseTimeoutMillis(ANSWER_MS);
         options.setFollowReferrals(false);
+        options.setNameResolver(new Allowed(guard));
         options.setAbandonOnTimeout(true);
         for (LdapSettings.Server server : settings.servers()) {
             pools.put(server.name(), pool(server, settings.bindDn(), options));
@@ -79,11 +84,35 @@ class LdapServers implements AutoCloseable {
         password.forget();
     }
 
-    private static LDAPURL url(LdapSettings.Server server) {
+    static LDAPURL url(LdapSettings.Server server) {
         try {
             return new LDAPURL(server.url());
         } catch (LDAPException e) {
             throw new BadField("settings.servers", server.url() + " is no address of a directory");
+        }
+    }
+
+    /** Finds allowed addresses only, at each connection anew. */
+    private static final class Allowed extends NameResolver {
+        private final AddressGuard guard;
+
+        Allowed(AddressGuard guard) {
+            this.guard = guard;
+        }
+
+        @Override
+        public InetAddress getByName(String host) throws UnknownHostException {
+            return guard.resolve(host)[0];
+        }
+
+        @Override
+        public InetAddress[] getAllByName(String host) throws UnknownHostException {
+            return guard.resolve(host);
+        }
+
+        @Override
+        public void toString(StringBuilder buffer) {
+            buffer.append("allowed addresses");
         }
     }
 

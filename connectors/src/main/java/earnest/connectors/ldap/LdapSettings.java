@@ -15,8 +15,13 @@ import java.util.Set;
  * @param servers the one that takes writes first
  * @param bindDn as whom Earnest signs in
  * @param policyDn where the directory's own password policy stands, or null
+ * @param trialAccount DN of an account that is nobody's, on which writing is tested, or null
  */
-record LdapSettings(List<Server> servers, String bindDn, @Nullable String policyDn) {
+record LdapSettings(
+        List<Server> servers,
+        String bindDn,
+        @Nullable String policyDn,
+        @Nullable String trialAccount) {
     /**
      * One server of the directory.
      *
@@ -52,7 +57,8 @@ record LdapSettings(List<Server> servers, String bindDn, @Nullable String policy
                 new LdapSettings(
                         fields.list("servers", Server::read),
                         fields.line("bindDn"),
-                        fields.lineOrNull("policyDn"));
+                        fields.lineOrNull("policyDn"),
+                        fields.lineOrNull("trialAccount"));
         fields.noOthers();
         Set<String> names = new HashSet<>();
         for (Server server : settings.servers) {

@@ -1,5 +1,6 @@
 package earnest.connectors.scim;
 
+import earnest.connectors.AddressGuard;
 import earnest.connectors.PinnedCertificates;
 import earnest.core.json.BadJson;
 import earnest.core.json.Json;
@@ -10,12 +11,16 @@ import org.jspecify.annotations.Nullable;
 import java.io.IOException;
 import java.net.ConnectException;
 import java.net.URI;
+import java.net.UnknownHostException;
 import java.net.http.HttpClient;
 import java.net.http.HttpConnectTimeoutException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.channels.UnresolvedAddressException;
+import java.time.DateTimeException;
 import java.time.Duration;
+import java.time.Instant;
+import java.time.format.DateTimeFormatter;
 import java.util.Map;
 
 /** Speaks HTTP with a service. No request is sent twice. Thread-safe. */
@@ -27,9 +32,11 @@ final class ScimClient implements AutoCloseable {
 
     private final URI url;
     private final Secret token;
+    private final AddressGuard guard;
     private final HttpClient http;
 
-    ScimClient(ScimSettings settings, Secret credential) {
+    ScimClient(ScimSettings settings, Secret credential, AddressGuard guard) {
+        this.guard = guard;
         this.url = settings.url();
         this.token = credential.copy();
         this.http =
@@ -46,8 +53,9 @@ final class ScimClient implements AutoCloseable {
      *
      * @param body empty where it was none
      * @param retryAfter in seconds; 0 where nothing is said
+     * @param date when it says it answered (RFC 9110 section 6.6.1), or null
      */
-    record Answer(int status, Map<String, Object> body, int retryAfter) {}
+    record Answer(int status, Map<String, Object> body, int retryAfter, @Nullable Instant date) {}
 
     /** The service cannot be reached, so that nothing left. */
     static final class NotReached extends Exception {
@@ -81,6 +89,11 @@ final class ScimClient implements AutoCloseable {
         return send(request.build());
     }
 
+    /** Takes something away. */
+    Answer delete(String path) throws NotReached, NoAnswer {
+        return send(request(path).DELETE().build());
+    }
+
     private HttpRequest.Builder request(String path) {
         HttpRequest.Builder request =
                 HttpRequest.newBuilder(URI.create(url + path))
@@ -97,6 +110,7 @@ final class ScimClient implements AutoCloseable {
 
     private Answer send(HttpRequest request) throws NotReached, NoAnswer {
         try {
+            guard.resolve(request.uri().getHost().replaceAll("^\\[|]$", ""));
             HttpResponse<byte[]> response =
                     http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             byte[] body = response.body();
@@ -112,14 +126,32 @@ final class ScimClient implements AutoCloseable {
                             .map(Integer::parseInt)
                             .orElse(0);
             return new Answer(
-                    response.statusCode(), object == null ? Map.of() : object, retryAfter);
-        } catch (ConnectException | HttpConnectTimeoutException | UnresolvedAddressException e) {
+                    response.statusCode(),
+                    object == null ? Map.of() : object,
+                    retryAfter,
+                    date(response));
+        } catch (ConnectException
+                | HttpConnectTimeoutException
+                | UnknownHostException
+                | UnresolvedAddressException e) {
             throw new NotReached();
         } catch (IOException | BadJson e) {
             throw new NoAnswer();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new NoAnswer();
+        }
+    }
+
+    private static @Nullable Instant date(HttpResponse<?> response) {
+        try {
+            return response.headers()
+                    .firstValue("Date")
+                    .map(DateTimeFormatter.RFC_1123_DATE_TIME::parse)
+                    .map(Instant::from)
+                    .orElse(null);
+        } catch (DateTimeException e) {
+            return null;
         }
     }
 

@@ -4,24 +4,34 @@ import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountRef;
 import earnest.connectors.AccountSource;
 import earnest.connectors.AccountState;
+import earnest.connectors.AddressGuard;
 import earnest.connectors.ChangeResult;
 import earnest.connectors.Connector;
+import earnest.connectors.Endpoint;
 import earnest.connectors.Operation;
 import earnest.connectors.OwnRules;
+import earnest.connectors.ReachSteps;
 import earnest.connectors.SystemConnection;
 import earnest.connectors.TemporaryUse;
+import earnest.connectors.TestStep;
 import earnest.core.passwords.Secret;
 
+import java.net.URI;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** A service over SCIM 2.0. The credential is a bearer token that may read and change users. */
 final class ScimConnector implements Connector {
     static final int OK = 200;
+    private static final int HTTPS = 443;
+    private static final int HTTP = 80;
     private static final int NOT_FOUND = 404;
     private static final Duration SURELY_NOT = Duration.ofSeconds(45);
     private static final String SERVER = "service";
@@ -30,11 +40,15 @@ final class ScimConnector implements Connector {
     private final ScimSettings settings;
     private final String name;
     private final ScimChanges changes;
+    private final AddressGuard guard;
+    private final Clock clock;
 
     ScimConnector(ScimClient client, ScimSettings settings, SystemConnection connection) {
         this.client = client;
         this.settings = settings;
         this.name = connection.name();
+        this.guard = connection.guard();
+        this.clock = connection.clock();
         this.changes = new ScimChanges(client, settings, name, connection.whoHelps());
     }
 
@@ -47,6 +61,25 @@ final class ScimConnector implements Connector {
     @Override
     public List<String> servers() {
         return List.of(SERVER);
+    }
+
+    @Override
+    public List<TestStep> connectionTest(Predicate<String> isSomebodys) {
+        List<TestStep> steps = new ArrayList<>(new ReachSteps(List.of(endpoint()), guard).all());
+        steps.addAll(new ScimSteps(client, settings, changes, isSomebodys, clock).all());
+        return steps;
+    }
+
+    private Endpoint endpoint() {
+        URI url = settings.url();
+        boolean tls = "https".equals(url.getScheme());
+        int port = url.getPort() >= 0 ? url.getPort() : tls ? HTTPS : HTTP;
+        return new Endpoint(
+                "the service",
+                url.getHost(),
+                port,
+                settings.certificate(),
+                tls ? Endpoint::direct : null);
     }
 
     @Override

@@ -2,6 +2,7 @@ package earnest.connectors.scim;
 
 import earnest.connectors.Connector;
 import earnest.connectors.Operation;
+import earnest.connectors.SettingsSchema;
 import earnest.connectors.SystemConnection;
 import earnest.connectors.SystemKind;
 import earnest.core.json.Fields;
@@ -16,6 +17,16 @@ public final class ScimKind implements SystemKind {
     }
 
     @Override
+    public String words() {
+        return "a service over SCIM";
+    }
+
+    @Override
+    public String settingsSchema() {
+        return SettingsSchema.beside(ScimKind.class);
+    }
+
+    @Override
     public Set<Operation> operations(Fields settings) {
         return ScimSettings.read(settings).operations();
     }
@@ -24,7 +35,9 @@ public final class ScimKind implements SystemKind {
     public Connector open(SystemConnection connection) {
         ScimSettings settings = ScimSettings.read(Fields.of("settings", connection.settings()));
         return new ScimConnector(
-                new ScimClient(settings, connection.credential()), settings, connection);
+                new ScimClient(settings, connection.credential(), connection.guard()),
+                settings,
+                connection);
     }
 
     @Override

@@ -9,7 +9,11 @@ import earnest.core.json.Fields;
 import org.jspecify.annotations.Nullable;
 
 import java.net.URI;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /**
@@ -24,6 +28,7 @@ import java.util.Set;
  * @param mustChange true while the password must be changed at sign-in; null where it has none
  * @param passwordSet when the password was set last; null where it does not say
  * @param lastSignIn when somebody signed in last; null where it does not say
+ * @param trialAccount userName of an account that is nobody's, on which writing is tested, or null
  */
 record ScimSettings(
         URI url,
@@ -32,7 +37,8 @@ record ScimSettings(
         @Nullable Attribute lockedSince,
         @Nullable Attribute mustChange,
         @Nullable Attribute passwordSet,
-        @Nullable Attribute lastSignIn) {
+        @Nullable Attribute lastSignIn,
+        @Nullable String trialAccount) {
     /**
      * An attribute of an extension.
      *
@@ -68,7 +74,8 @@ record ScimSettings(
                         attribute(fields, "lockedSince"),
                         attribute(fields, "mustChange"),
                         attribute(fields, "passwordSet"),
-                        attribute(fields, "lastSignIn"));
+                        attribute(fields, "lastSignIn"),
+                        fields.lineOrNull("trialAccount"));
         fields.noOthers();
         try {
             PinnedCertificates.context(settings.certificate);
@@ -105,6 +112,22 @@ record ScimSettings(
                     fields.name("url"), "must be https://, a host, and where the service begins");
         }
         return url;
+    }
+
+    /** The attributes that none of these users shows, of those that everybody has. */
+    List<String> missing(List<Map<String, Object>> users) {
+        List<String> missing = new ArrayList<>();
+        for (Attribute attribute : Arrays.asList(locked, mustChange, passwordSet)) {
+            if (attribute != null
+                    && users.stream()
+                            .noneMatch(
+                                    user ->
+                                            user.get(attribute.schema()) instanceof Map<?, ?> own
+                                                    && own.containsKey(attribute.name()))) {
+                missing.add(attribute.path());
+            }
+        }
+        return missing;
     }
 
     /** What the service's own attributes let Earnest do. */

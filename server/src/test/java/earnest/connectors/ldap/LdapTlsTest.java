@@ -11,6 +11,7 @@ import com.unboundid.ldap.sdk.ModificationType;
 import com.unboundid.ldap.sdk.ResultCode;
 
 import earnest.App;
+import earnest.connectors.AddressGuard;
 import earnest.core.json.BadField;
 import earnest.core.json.Fields;
 import earnest.core.passwords.Secret;
@@ -75,7 +76,8 @@ class LdapTlsTest {
                             Fields.of(
                                     "settings",
                                     Map.of("servers", List.of(server), "bindDn", SERVICE))),
-                    credential);
+                    credential,
+                    new AddressGuard(true));
         }
     }
 

@@ -9,6 +9,8 @@ import earnest.connectors.Operation;
 import earnest.connectors.OwnRules;
 import earnest.connectors.PeopleSource;
 import earnest.connectors.TemporaryUse;
+import earnest.connectors.TestResult;
+import earnest.connectors.TestStep;
 import earnest.core.passwords.Secret;
 
 import java.nio.file.Path;
@@ -18,6 +20,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ConcurrentMap;
+import java.util.function.Predicate;
 
 /** One drawer. Its mark is how often a card was written. */
 public final class CardIndex implements Connector {
@@ -49,6 +52,17 @@ public final class CardIndex implements Connector {
     @Override
     public List<String> servers() {
         return List.of(drawer);
+    }
+
+    @Override
+    public List<TestStep> connectionTest(Predicate<String> isSomebodys) {
+        return List.of(
+                new TestStep("The drawer opens", true, () -> TestResult.good(drawer)),
+                new TestStep(
+                        "The cards are in order",
+                        true,
+                        () -> TestResult.failed("some are not", "Put them in order.")),
+                new TestStep("May write", false, () -> TestResult.good("with a pen")));
     }
 
     @Override

@@ -17,6 +17,17 @@ public final class CardIndexKind implements SystemKind {
     }
 
     @Override
+    public String words() {
+        return "cards in a drawer";
+    }
+
+    @Override
+    public String settingsSchema() {
+        return "{\"type\": \"object\", \"properties\": {\"drawer\": {\"title\": \"Drawer\","
+                + " \"type\": \"string\"}}}";
+    }
+
+    @Override
     public Set<Operation> operations(Fields settings) {
         return EnumSet.of(Operation.SET_TEMPORARY, Operation.REPLACE_UNUSED);
     }

@@ -47,7 +47,7 @@ class ShoreCloudTest {
                                         .sql(
                                                 "select count(*) from account_copy where `system` ="
                                                         + " 'shore-cloud' and matched > 300 and"
-                                                        + " unmatched = 2")
+                                                        + " unmatched = 3")
                                         .query(Long.class)
                                         .single()
                                 == 1);

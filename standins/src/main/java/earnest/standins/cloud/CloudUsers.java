@@ -55,6 +55,7 @@ final class CloudUsers {
                 add(person.workMail(), person.name(), engineer, now);
             }
         }
+        add("trials@brackwater.example", "Trials of Earnest", false, now);
         add("timetable-robot@brackwater.example", "Timetable robot", false, now);
         add("former.clerk@brackwater.example", "A former clerk", false, now);
     }

@@ -44,7 +44,7 @@ final class Ldif {
                 .line("o", "Brackwater Ferries")
                 .line("dc", "brackwater");
         end();
-        for (String unit : List.of("people", "groups", "services", "policies")) {
+        for (String unit : List.of("people", "groups", "services", "policies", "trials")) {
             entry("ou=" + unit + "," + SUFFIX, "organizationalUnit").line("ou", unit);
             end();
         }
@@ -52,6 +52,18 @@ final class Ldif {
         policy("services", "FALSE");
         service("earnest", earnestPassword);
         service("replica", replicaPassword);
+        trials();
+    }
+
+    /** An account that is nobody's, on which connections are tested. */
+    private void trials() {
+        entry("uid=earnest.trials,ou=trials," + SUFFIX, "inetOrgPerson")
+                .line("uid", "earnest.trials")
+                .line("cn", "Trials of Earnest")
+                .line("sn", "Trials")
+                .line("userPassword", hashed(Base64.getEncoder().encodeToString(random(18))))
+                .line("pwdChangedTime", daysAgo(30));
+        end();
     }
 
     private void policy(String name, String lockout) {
