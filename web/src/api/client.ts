@@ -27,6 +27,13 @@ export type Demo = Schemas["DemoState"];
 export type PasswordTrial = Schemas["PasswordTrial"];
 export type StaffMember = Schemas["StaffMember"];
 export type StaffChangeAsked = Schemas["StaffChangeAsked"];
+export type HowLong = Schemas["HowLong"];
+export type CasesTogether = Schemas["CasesTogether"];
+export type Spread = Schemas["TimesSpread"];
+export type StageAverage = Schemas["StageAverage"];
+export type SystemSetUp = Schemas["SystemSetUp"];
+export type SystemKindShown = Schemas["SystemKindShown"];
+export type TestedStep = Schemas["TestedStep"];
 export type Erasure = Schemas["Erasure"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */

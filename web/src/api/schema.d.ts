@@ -392,6 +392,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reports/how-long": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Says how many came in again and how long it took, by channel or way of proof.
+         * @description From coming to being in: who was given a password is in when they used it, who was unlocked at once. Half and nine in ten are by nearest rank. The reading is an entry of the record.
+         */
+        get: operations["howLong"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/how-long.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Gives exactly the cases behind it as a table. */
+        get: operations["howLongCsv"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1058,6 +1095,22 @@ export interface components {
             key: string;
             label: string;
         };
+        CaseOnReport: {
+            /** Format: date-time */
+            began: string;
+            channel: string;
+            number: string;
+            /** Format: int64 */
+            seconds: number;
+            /** Format: uuid */
+            ticket: string;
+            ways: string;
+        };
+        CasesTogether: {
+            id: string;
+            spread: components["schemas"]["TimesSpread"];
+            words: string;
+        };
         ChangeOnServer: {
             server: string;
             /** @enum {string} */
@@ -1319,6 +1372,14 @@ export interface components {
             /** @enum {string} */
             style: "read-aloud" | "spoken" | "copied" | "typed";
             trouble?: string;
+        };
+        HowLong: {
+            all: components["schemas"]["TimesSpread"];
+            before: components["schemas"]["TimesSpread"];
+            groups: components["schemas"]["CasesTogether"][];
+            /** Format: int32 */
+            others: number;
+            slowest: components["schemas"]["CaseOnReport"][];
         };
         InvitationCode: {
             code: string;
@@ -1596,6 +1657,12 @@ export interface components {
         StaffRoles: {
             roles: string[];
         };
+        StageAverage: {
+            /** Format: int64 */
+            seconds: number;
+            /** @enum {string} */
+            stage: "who" | "proof" | "change" | "handover" | "until-in";
+        };
         StandingExplained: {
             deniable: string[];
             explanations: components["schemas"]["ProofExplanation"][];
@@ -1753,6 +1820,15 @@ export interface components {
             tape: components["schemas"]["RecordEntry"][];
             ticket: components["schemas"]["TicketOnPage"];
             who?: components["schemas"]["PersonOnTicket"];
+        };
+        TimesSpread: {
+            average: components["schemas"]["StageAverage"][];
+            /** Format: int32 */
+            cases: number;
+            /** Format: int64 */
+            half?: number;
+            /** Format: int64 */
+            nineInTen?: number;
         };
         WelcomeReply: {
             code: string;
@@ -4853,6 +4929,307 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    howLong: {
+        parameters: {
+            query: {
+                /**
+                 * @description channel or way
+                 * @example way
+                 */
+                by: string;
+                /**
+                 * @description tickets that began from then on
+                 * @example 2026-11-01T00:00:00Z
+                 */
+                since: string;
+                /**
+                 * @description tickets that began before then
+                 * @example 2026-12-01T00:00:00Z
+                 */
+                until: string;
+                /**
+                 * @description the cases of this group alone, by its id; left out, of all
+                 * @example
+                 */
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "all": {
+                     *         "average": [],
+                     *         "cases": 0
+                     *       },
+                     *       "before": {
+                     *         "average": [],
+                     *         "cases": 0
+                     *       },
+                     *       "groups": [],
+                     *       "others": 6,
+                     *       "slowest": []
+                     *     }
+                     */
+                    "application/json": components["schemas"]["HowLong"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    howLongCsv: {
+        parameters: {
+            query: {
+                /**
+                 * @description channel or way
+                 * @example way
+                 */
+                by: string;
+                /**
+                 * @description tickets that began from then on
+                 * @example 2026-11-01T00:00:00Z
+                 */
+                since: string;
+                /**
+                 * @description tickets that began before then
+                 * @example 2026-12-01T00:00:00Z
+                 */
+                until: string;
+                /**
+                 * @description the cases of this group alone, by its id; left out, of all
+                 * @example
+                 */
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description The file. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

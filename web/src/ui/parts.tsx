@@ -43,9 +43,18 @@ const TONES: Record<Tone, string> = {
 };
 
 /** A state as a margin word with a mark: colour never says it alone. */
-export function Margin({ tone, children }: { tone: Tone; children: ReactNode }) {
+export function Margin({
+  tone,
+  wrap = false,
+  children,
+}: {
+  tone: Tone;
+  wrap?: boolean;
+  children: ReactNode;
+}) {
+  const flow = wrap ? "" : "whitespace-nowrap";
   return (
-    <span className={`shrink-0 self-start whitespace-nowrap font-semibold text-[12.5px] ${TONES[tone]}`}>
+    <span className={`shrink-0 self-start font-semibold text-[12.5px] ${flow} ${TONES[tone]}`}>
       <span aria-hidden>{MARKS[tone]}</span>
       {children}
     </span>

@@ -2,15 +2,16 @@ import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Read } from "../../api/client";
 import { useShell } from "../../shell/shell";
+import { DaySlot } from "../../ui/day-slot";
 import { Button } from "../../ui/parts";
+import { Slot } from "../../ui/slot";
 import { may } from "../place";
 import { question, type Wanted } from "./asked";
-import { DaySlot } from "./day-slot";
 import { Entries } from "./entries";
 import { Entry } from "./entry";
 import { Erasures } from "./erasures";
 import { useSettled } from "./settle";
-import { Slot, TicketSlot, WhoSlot } from "./slots";
+import { TicketSlot, WhoSlot } from "./slots";
 import { WholeRecord } from "./whole";
 
 const EVERYTHING: Wanted = {};

@@ -1,34 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Found } from "../../api/client";
-
-/** How every slot of the sentence looks. */
-export const LOOK = "border-b-2 border-seal bg-lit px-2 py-1 font-sans font-semibold text-sm min-h-8";
-
-interface SlotProps {
-  label: string;
-  value: string;
-  options: [string, string][];
-  choose: (value: string) => void;
-}
-
-/** A slot of the sentence with a fixed choice. */
-export function Slot({ label, value, options, choose }: SlotProps) {
-  return (
-    <select
-      aria-label={label}
-      className={LOOK}
-      value={value}
-      onChange={(event) => choose(event.target.value)}
-    >
-      {options.map(([id, words]) => (
-        <option key={id} value={id}>
-          {words}
-        </option>
-      ))}
-    </select>
-  );
-}
+import { LOOK } from "../../ui/slot";
 
 /** The slot for a ticket, by the number that people know; empty for all. */
 export function TicketSlot({

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -57,6 +58,7 @@ class ApiExamplesTest {
         aStop();
         theRecord(ticket);
         settingUp();
+        reports();
         staff();
         assertThat(examples.left()).as("calls whose example was not sent").isEmpty();
     }
@@ -269,6 +271,20 @@ class ApiExamplesTest {
                     JsonNode changes = elif.get("/api/record/key").ok().get("changes");
                     return changes.get(changes.size() - 1).get("sealed").asBoolean();
                 });
+    }
+
+    private void reports() {
+        Http elif = app.desk("elif.hartono").api();
+        Map<String, String> ever =
+                Map.of(
+                        "since",
+                        Instant.now().minus(Duration.ofDays(30)).toString(),
+                        "until",
+                        Instant.now().plus(Duration.ofDays(1)).toString(),
+                        "group",
+                        "");
+        examples.send(elif, "howLong", ever);
+        examples.send(elif, "howLongCsv", ever);
     }
 
     private void settingUp() {

@@ -189,16 +189,17 @@ class ErasureTest {
                     "ticket.summary", "ticket.reminder", "erasure.reason", "entry_personal.value"
                 }) {
             String[] parts = column.split("\\.");
-            assertThat(
+            Eventually.waitFor(
+                    "the name to be gone from " + column,
+                    () ->
                             app.database()
-                                    .sql(
-                                            "select count(*) from %s where %s like :name"
-                                                    .formatted(parts[0], parts[1]))
-                                    .param("name", "%" + name + "%")
-                                    .query(Long.class)
-                                    .single())
-                    .as(column)
-                    .isZero();
+                                            .sql(
+                                                    "select count(*) from %s where %s like :name"
+                                                            .formatted(parts[0], parts[1]))
+                                            .param("name", "%" + name + "%")
+                                            .query(Long.class)
+                                            .single()
+                                    == 0);
         }
         assertThat(values("from")).isEqualTo(2);
     }

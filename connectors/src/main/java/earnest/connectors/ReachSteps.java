@@ -100,10 +100,10 @@ public final class ReachSteps {
             X509Certificate certificate =
                     securing.shown(endpoint, PinnedCertificates.context(endpoint.pinned()), true);
             return TestResult.good(
-                            (endpoint.pinned() == null
-                                            ? "an authority that Java trusts vouches for "
-                                            : "the pinned certificate, shown by ")
-                                    + endpoint.name())
+                            endpoint.name()
+                                    + (endpoint.pinned() == null
+                                            ? " shows one for which an authority vouches"
+                                            : " shows the pinned one"))
                     .showing(Certificates.pem(certificate));
         } catch (SSLException e) {
             return notTrusted(endpoint, securing);

@@ -77,6 +77,7 @@ public enum EntryKind {
     PERSON_IN("changed the temporary password at first sign-in"),
 
     RECORD_READ("read the record {about}"),
+    REPORT_READ("read the report {report}, by {by}"),
     RECORD_EXPORTED("exported the record from entry {from} up to {to}, as {format}"),
     ENTRIES_EXPORTED("exported, as {format}, {entries} entries {about}"),
     RECEIPT_MADE("took out a receipt of {entries} entries"),

@@ -22,10 +22,13 @@ import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 
 @Service
 class Ledger implements TheRecord {
@@ -150,6 +153,43 @@ class Ledger implements TheRecord {
                                         row.getString("kind"),
                                         row.getObject("ticket_id", UUID.class)))
                 .list();
+    }
+
+    @Override
+    public void moments(Instant since, Instant until, Set<EntryKind> kinds, Consumer<Moment> each) {
+        client.sql(
+                        """
+                        select e.ticket_id, e.kind, e.at, case e.kind
+                            when 'check-passed' then json_value(e.leaf, '$.data.method')
+                            when 'change-intended' then json_value(e.leaf, '$.data.deed') end
+                        from (select ticket_id, min(at) began from entry
+                                where kind = :came and at >= :since and at < :until
+                                and ticket_id is not null group by ticket_id) t
+                        join entry e on e.ticket_id = t.ticket_id
+                        where e.kind in (:kinds)
+                        order by t.began, e.ticket_id, e.at, e.id
+                        """)
+                .param("came", EntryKind.CALL_RANG.id())
+                .param("since", since)
+                .param("until", until)
+                .param("kinds", kinds.stream().map(EntryKind::id).toList())
+                .query(
+                        row -> {
+                            EntryKind kind = kind(row.getString(2));
+                            each.accept(
+                                    new Moment(
+                                            row.getObject(1, UUID.class),
+                                            kind,
+                                            row.getTimestamp(3).toInstant(),
+                                            row.getString(4)));
+                        });
+    }
+
+    private static EntryKind kind(String id) {
+        return Arrays.stream(EntryKind.values())
+                .filter(kind -> kind.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     private record Leaves(

@@ -6,7 +6,9 @@ import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Consumer;
 
 /** The record: appended to in the transaction of what is recorded, never changed. */
 public interface TheRecord {
@@ -29,6 +31,21 @@ public interface TheRecord {
      * whoever follows the record asks for a window and leaves out what it has seen.
      */
     List<Heard> since(Instant at);
+
+    /**
+     * Gives what happened on the tickets that began in a time, ticket by ticket and each in order
+     * of time.
+     *
+     * @param kinds what of it; that somebody came is among them
+     */
+    void moments(Instant since, Instant until, Set<EntryKind> kinds, Consumer<Moment> each);
+
+    /**
+     * Something that happened on a ticket.
+     *
+     * @param detail the method of a check, the deed of a change that was decided on; else null
+     */
+    record Moment(UUID ticket, EntryKind kind, Instant at, @Nullable String detail) {}
 
     /**
      * What to look for; null matches all.

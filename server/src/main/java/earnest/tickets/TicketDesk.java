@@ -8,6 +8,7 @@ import org.springframework.stereotype.Service;
 
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,6 +18,8 @@ import java.util.stream.Collectors;
 /** The face of tickets: each act is a class of its own. */
 @Service
 class TicketDesk implements Tickets {
+    private static final int AT_ONCE = 1_000;
+
     private final TicketRepository tickets;
     private final TicketViews views;
     private final Holding holding;
@@ -152,6 +155,21 @@ class TicketDesk implements Tickets {
     public Map<UUID, Long> numbers(Collection<UUID> ids) {
         return tickets.findAllById(ids).stream()
                 .collect(Collectors.toMap(t -> t.id, t -> t.number));
+    }
+
+    @Override
+    public Map<UUID, Label> labels(Collection<UUID> ids) {
+        Map<UUID, Label> labels = new HashMap<>();
+        List<UUID> all = List.copyOf(ids);
+        for (int from = 0; from < all.size(); from += AT_ONCE) {
+            tickets.labels(all.subList(from, Math.min(all.size(), from + AT_ONCE)))
+                    .forEach(
+                            row ->
+                                    labels.put(
+                                            row.getId(),
+                                            new Label(row.getNumber(), row.getChannel())));
+        }
+        return labels;
     }
 
     @Override

@@ -9,6 +9,7 @@ import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -19,6 +20,20 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
     Optional<Ticket> lock(UUID id);
 
     Optional<Ticket> findByNumber(long number);
+
+    /** What is told of many at once. */
+    interface LabelRow {
+        UUID getId();
+
+        long getNumber();
+
+        String getChannel();
+    }
+
+    @Query(
+            "select t.id as id, t.number as number, t.channel as channel from Ticket t where t.id"
+                    + " in ?1")
+    List<LabelRow> labels(Collection<UUID> ids);
 
     List<Ticket> findByStateNotOrderByOpenedAt(Tickets.State state);
 

@@ -83,6 +83,12 @@ public interface Tickets {
     /** The numbers under which people know tickets. */
     Map<UUID, Long> numbers(Collection<UUID> ids);
 
+    /** What is told of many tickets at once. */
+    Map<UUID, Label> labels(Collection<UUID> ids);
+
+    /** The number under which people know a ticket, and over which channel it came. */
+    record Label(long number, String channel) {}
+
     /** The ticket of a number. */
     Optional<UUID> numbered(long number);
 

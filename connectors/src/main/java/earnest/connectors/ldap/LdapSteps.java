@@ -199,7 +199,7 @@ final class LdapSteps {
                     : has(more);
         }
         more.addAll(trial.mayWriteToo());
-        return more.isEmpty() ? TestResult.good("not that can be seen") : has(more);
+        return more.isEmpty() ? TestResult.good("nothing that can be seen") : has(more);
     }
 
     private TestResult has(List<String> more) {

@@ -221,11 +221,11 @@ final class LdapTrial {
                                 .formatted(server, LONGEST.toSeconds()),
                         "Look whether it follows the first server.");
             }
+            Duration took = Duration.between(begun, clock.instant());
             seen.add(
-                    "%s after %.1f s"
-                            .formatted(
-                                    server,
-                                    Duration.between(begun, clock.instant()).toMillis() / 1_000.0));
+                    took.compareTo(PAUSE) < 0
+                            ? server + " at once"
+                            : "%s after %.1f s".formatted(server, took.toMillis() / 1_000.0));
         }
         return TestResult.good("the change came to " + String.join(" and ", seen));
     }

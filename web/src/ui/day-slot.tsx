@@ -1,8 +1,8 @@
 import { Popover } from "radix-ui";
 import { useId, useState } from "react";
 import { DayPicker } from "react-day-picker";
-import { dayOf, morning, shownDay, typedDay } from "../../ui/days";
-import { LOOK } from "./slots";
+import { dayOf, morning, shownDay, typedDay } from "./days";
+import { LOOK } from "./slot";
 import "./day-slot.css";
 
 interface DaySlotProps {
