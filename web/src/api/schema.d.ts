@@ -222,6 +222,65 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/procedures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists the procedures that are kept. */
+        get: operations["procedures"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/procedures/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Follows every path of a text and says what is wrong with it; keeps nothing.
+         * @description What it may name is what there is here: the systems that are set up, kinds of contact, roles, and the other procedures.
+         */
+        post: operations["checkProcedure"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/procedures/{procedure}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Reads a procedure. */
+        get: operations["procedure"];
+        /**
+         * Keeps a procedure, also one in which something is still to be mended.
+         * @description Where somebody else kept it meanwhile, nothing is kept. A text that can be read must call itself what the address does.
+         */
+        put: operations["keepProcedure"];
+        post?: never;
+        /** Takes a procedure away. */
+        delete: operations["removeProcedure"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/record": {
         parameters: {
             query?: never;
@@ -1532,6 +1591,54 @@ export interface components {
             title: string;
             type: string;
         };
+        ProcedureChecked: {
+            findings: components["schemas"]["ProcedureFinding"][];
+            layout?: string;
+            moreWays: boolean;
+            name?: string;
+            sentences: components["schemas"]["ProcedureSentence"][];
+            title?: string;
+            ways: string[][];
+        };
+        ProcedureFinding: {
+            code: string;
+            level: string;
+            /** Format: int32 */
+            line: number;
+            words: string;
+        };
+        ProcedureKept: {
+            author: string;
+            /** Format: int64 */
+            edit: number;
+            /** Format: date-time */
+            keptAt: string;
+            name: string;
+            text: string;
+        };
+        ProcedureListed: {
+            author: string;
+            /** Format: date-time */
+            keptAt: string;
+            mayRun: boolean;
+            name: string;
+            title?: string;
+        };
+        ProcedureSentence: {
+            /** Format: int32 */
+            depth: number;
+            /** Format: int32 */
+            line: number;
+            parts: components["schemas"]["SentencePart"][];
+        };
+        ProcedureText: {
+            text: string;
+        };
+        ProcedureToKeep: {
+            /** Format: int64 */
+            basedOn: number;
+            text: string;
+        };
         ProofExplanation: {
             counts: boolean;
             label: string;
@@ -1600,6 +1707,10 @@ export interface components {
             number?: number;
             sealed: boolean;
             to: string;
+        };
+        SentencePart: {
+            kind: string;
+            words: string;
         };
         ServerHealth: {
             state: string;
@@ -3473,6 +3584,737 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    procedures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "author": "Maren Holt",
+                     *         "keptAt": "2026-11-29T05:38:00.526800Z",
+                     *         "mayRun": true,
+                     *         "name": "forgotten-password",
+                     *         "title": "A forgotten directory password"
+                     *       },
+                     *       {
+                     *         "author": "Maren Holt",
+                     *         "keptAt": "2026-11-29T05:38:21.038877Z",
+                     *         "mayRun": true,
+                     *         "name": "hello",
+                     *         "title": "Hello"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["ProcedureListed"][];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    checkProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "text": "procedure hello\n  title \"Hello\"\n  starts on by hand\n  otherwise\n    pass to leads\n\n  close \"Said hello\"\n"
+                 *     }
+                 */
+                "application/json": components["schemas"]["ProcedureText"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "findings": [],
+                     *       "layout": "procedure hello\n  title \"Hello\"\n  starts on by hand\n  otherwise\n    pass to leads\n\n  close \"Said hello\"\n",
+                     *       "moreWays": false,
+                     *       "name": "hello",
+                     *       "sentences": [
+                     *         {
+                     *           "depth": 0,
+                     *           "line": 1,
+                     *           "parts": [
+                     *             {
+                     *               "kind": "said",
+                     *               "words": "Procedure"
+                     *             },
+                     *             {
+                     *               "kind": "name",
+                     *               "words": "hello"
+                     *             }
+                     *           ]
+                     *         },
+                     *         {
+                     *           "depth": 1,
+                     *           "line": 2,
+                     *           "parts": [
+                     *             {
+                     *               "kind": "said",
+                     *               "words": "is called"
+                     *             },
+                     *             {
+                     *               "kind": "chosen",
+                     *               "words": "\"Hello\""
+                     *             }
+                     *           ]
+                     *         }
+                     *       ],
+                     *       "title": "Hello",
+                     *       "ways": [
+                     *         [
+                     *           "close \"Said hello\""
+                     *         ]
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ProcedureChecked"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    procedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                procedure: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "author": "Maren Holt",
+                     *       "edit": 1,
+                     *       "keptAt": "2026-11-29T05:38:21.038877Z",
+                     *       "name": "hello",
+                     *       "text": "procedure hello\n  title \"Hello\"\n  starts on by hand\n  otherwise\n    pass to leads\n\n  close \"Said hello\"\n"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ProcedureKept"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keepProcedure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                procedure: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "basedOn": 0,
+                 *       "text": "procedure hello\n  title \"Hello\"\n  starts on by hand\n  otherwise\n    pass to leads\n\n  close \"Said hello\"\n"
+                 *     }
+                 */
+                "application/json": components["schemas"]["ProcedureToKeep"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "author": "Maren Holt",
+                     *       "edit": 1,
+                     *       "keptAt": "2026-11-29T05:38:21.038877Z",
+                     *       "name": "hello",
+                     *       "text": "procedure hello\n  title \"Hello\"\n  starts on by hand\n  otherwise\n    pass to leads\n\n  close \"Said hello\"\n"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["ProcedureKept"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeProcedure: {
+        parameters: {
+            query: {
+                /**
+                 * @description the edit that was last seen
+                 * @example 1
+                 */
+                edit: number;
+            };
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                procedure: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

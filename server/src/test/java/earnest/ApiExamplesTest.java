@@ -59,6 +59,7 @@ class ApiExamplesTest {
         theRecord(ticket);
         settingUp();
         reports();
+        procedures();
         staff();
         assertThat(examples.left()).as("calls whose example was not sent").isEmpty();
     }
@@ -271,6 +272,16 @@ class ApiExamplesTest {
                     JsonNode changes = elif.get("/api/record/key").ok().get("changes");
                     return changes.get(changes.size() - 1).get("sealed").asBoolean();
                 });
+    }
+
+    private void procedures() {
+        Http maren = app.desk("maren.holt").api();
+        examples.send(maren, "checkProcedure");
+        Map<String, ?> hello = Map.of("procedure", "hello");
+        long edit = examples.send(maren, "keepProcedure", hello).get("edit").asLong();
+        examples.send(maren, "procedures");
+        examples.send(maren, "procedure", hello);
+        examples.send(maren, "removeProcedure", Map.of("procedure", "hello", "edit", edit));
     }
 
     private void reports() {

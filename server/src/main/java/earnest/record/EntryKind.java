@@ -94,6 +94,8 @@ public enum EntryKind {
     STEWARD_MADE_ON_MACHINE("{analystName} was made a steward on the machine itself"),
     SYSTEM_SET_UP("set up the system {systemName}; its credential is {credential}"),
     CONNECTION_TESTED("tested the connection to {systemName}: {result}"),
+    PROCEDURE_KEPT("kept the procedure {procedure}: {result}"),
+    PROCEDURE_TAKEN_AWAY("took the procedure {procedure} away"),
     SOURCE_SET_UP("set up where people come from: {sourceName}"),
     SOURCE_TAKEN_AWAY("took {sourceName} away, from where {people} people came"),
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),

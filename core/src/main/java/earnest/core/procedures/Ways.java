@@ -32,15 +32,27 @@ public final class Ways {
 
     /** Gives the steps of each way, as they are written, outcomes before what is done on them. */
     public static void each(Procedure procedure, Consumer<List<String>> way) {
-        Ways ways = new Ways(procedure);
-        ways.open.push(new Way(new Ahead(procedure.statements(), 0, false, null), null, false));
-        while (!ways.open.isEmpty()) {
-            Way next = ways.open.pop();
+        new Ways(procedure).give(Integer.MAX_VALUE, way);
+    }
+
+    /** The first of them; with many outcomes there can be very many. */
+    public static List<List<String>> first(Procedure procedure, int most) {
+        List<List<String>> first = new ArrayList<>();
+        new Ways(procedure).give(most, first::add);
+        return first;
+    }
+
+    private void give(int most, Consumer<List<String>> way) {
+        int given = 0;
+        open.push(new Way(new Ahead(procedure.statements(), 0, false, null), null, false));
+        while (!open.isEmpty() && given < most) {
+            Way next = open.pop();
             Ahead ahead = over(next.ahead());
             if (ahead == null) {
                 way.accept(steps(next.trail()));
+                given++;
             } else {
-                ways.go(new Way(ahead, next.trail(), next.inOtherwise()));
+                go(new Way(ahead, next.trail(), next.inOtherwise()));
             }
         }
     }

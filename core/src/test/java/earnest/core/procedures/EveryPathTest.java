@@ -6,9 +6,11 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.ShrinkingMode;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.IntStream;
 
 /** What holds for procedures at random. */
 class EveryPathTest {
@@ -35,6 +37,27 @@ class EveryPathTest {
 
     private static boolean mayFollow(String found) {
         return found.endsWith("too-early") || found.endsWith("nobody-learns");
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void isSaidLineByLine(@ForAll long seed) {
+        List<String> lines = RandomProcedures.one(seed).lines().toList();
+        Procedure procedure = ProcedureCheckTest.procedure(String.join("\n", lines) + "\n");
+        List<Integer> written =
+                IntStream.rangeClosed(1, lines.size())
+                        .filter(i -> !lines.get(i - 1).isBlank())
+                        .filter(i -> !lines.get(i - 1).strip().startsWith("#"))
+                        .boxed()
+                        .toList();
+        assertEquals(written, Sentences.of(procedure).stream().map(Sentence::line).toList());
+    }
+
+    @Property(tries = 300, shrinking = ShrinkingMode.OFF)
+    void theFirstWaysAreTheFirstOfAll(@ForAll long seed) {
+        Procedure procedure = ProcedureCheckTest.procedure(RandomProcedures.one(seed));
+        List<List<String>> all = new ArrayList<>();
+        Ways.each(procedure, all::add);
+        assertEquals(all.subList(0, Math.min(3, all.size())), Ways.first(procedure, 3));
     }
 
     @Property(tries = 300, shrinking = ShrinkingMode.OFF)

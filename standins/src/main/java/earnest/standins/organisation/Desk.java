@@ -1,5 +1,7 @@
 package earnest.standins.organisation;
 
+import org.jspecify.annotations.Nullable;
+
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -51,7 +53,21 @@ final class Desk {
         ask("PUT", path, body);
     }
 
-    private void ask(String method, String path, @org.jspecify.annotations.Nullable JsonNode body)
+    /** Whether there is something at an address. */
+    boolean has(String path) throws IOException, InterruptedException {
+        return send("GET", path, null).statusCode() < FIRST_ERROR;
+    }
+
+    private void ask(String method, String path, @Nullable JsonNode body)
+            throws IOException, InterruptedException {
+        HttpResponse<String> answer = send(method, path, body);
+        if (answer.statusCode() >= FIRST_ERROR) {
+            throw new IOException(
+                    "%s %s: %d %s".formatted(method, path, answer.statusCode(), answer.body()));
+        }
+    }
+
+    private HttpResponse<String> send(String method, String path, @Nullable JsonNode body)
             throws IOException, InterruptedException {
         HttpRequest.Builder request =
                 HttpRequest.newBuilder(url.resolve(path))
@@ -63,12 +79,7 @@ final class Desk {
                                 body == null
                                         ? HttpRequest.BodyPublishers.noBody()
                                         : HttpRequest.BodyPublishers.ofString(body.toString()));
-        HttpResponse<String> answer =
-                http.send(request.build(), HttpResponse.BodyHandlers.ofString());
-        if (answer.statusCode() >= FIRST_ERROR) {
-            throw new IOException(
-                    "%s %s: %d %s".formatted(method, path, answer.statusCode(), answer.body()));
-        }
+        return http.send(request.build(), HttpResponse.BodyHandlers.ofString());
     }
 
     private String pageToken() {

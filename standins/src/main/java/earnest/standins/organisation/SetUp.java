@@ -8,6 +8,7 @@ import tools.jackson.databind.node.ObjectNode;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.URI;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Map;
@@ -22,6 +23,8 @@ import java.util.Map;
 public final class SetUp {
     /** The first of the arguments that need not be there. */
     private static final int OPTIONAL = 5;
+
+    private static final String PROCEDURE = "forgotten-password";
 
     private SetUp() {}
 
@@ -50,6 +53,11 @@ public final class SetUp {
         }
         put(steward, "/api/systems/", systems);
         put(steward, "/api/people-sources/", all.get("peopleSources"));
+        if (!steward.has("/api/procedures/" + PROCEDURE)) {
+            ObjectNode text = JsonMapper.shared().createObjectNode();
+            text.put("text", resource("procedures/" + PROCEDURE + ".procedure")).put("basedOn", 0);
+            steward.put("/api/procedures/" + PROCEDURE, text);
+        }
     }
 
     private static void put(Desk steward, String path, JsonNode things)
@@ -64,11 +72,15 @@ public final class SetUp {
     }
 
     private static JsonNode organisation() throws IOException {
-        try (InputStream in = SetUp.class.getResourceAsStream("/organisation/brackwater.json")) {
+        return JsonMapper.shared().readTree(resource("brackwater.json"));
+    }
+
+    private static String resource(String name) throws IOException {
+        try (InputStream in = SetUp.class.getResourceAsStream("/organisation/" + name)) {
             if (in == null) {
-                throw new IOException("organisation/brackwater.json is missing");
+                throw new IOException("organisation/" + name + " is missing");
             }
-            return JsonMapper.shared().readTree(in.readAllBytes());
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         }
     }
 
