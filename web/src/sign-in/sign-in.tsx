@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { ask, client, type Demo, Problem } from "../api/client";
 import { Button } from "../ui/parts";
+import { Scenes } from "./scenes";
 
 /** Signing in; while the demo runs, how to play stands beside it. */
 export function SignIn() {
@@ -120,6 +121,7 @@ function Play({
         </li>
         <li>Then let the impostor ring, who shows her number, and try to get as far.</li>
       </ol>
+      <Scenes switchboard={play.switchboard} />
       <p className="text-muted">
         The password of each: <span className="num text-ink">{play.password}</span>
       </p>

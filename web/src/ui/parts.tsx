@@ -19,7 +19,7 @@ export function Button({ quiet = false, hotkey, children, className = "", ...res
   const naming = useSyncExternalStore(watchLetters, lettersName);
   const acts = hotkey && !(naming && isLetter(hotkey));
   const look = quiet
-    ? "border-rule bg-transparent text-ink"
+    ? "border-rule bg-transparent text-ink disabled:opacity-60"
     : "border-good bg-good text-lit disabled:opacity-60";
   return (
     <button

@@ -61,7 +61,7 @@ function Question() {
   };
   return (
     <main className="min-h-0 overflow-y-auto">
-      <div className="mx-5 border-margin border-l-2 bg-sheet px-6 py-5">
+      <div className="mx-5 min-h-full border-margin border-l-2 bg-sheet px-6 py-5">
         <h1 className="mb-3 flex max-w-4xl flex-wrap items-center gap-2.5 font-medium font-serif text-lg">
           How long does it take from ring to in, by
           <Slot

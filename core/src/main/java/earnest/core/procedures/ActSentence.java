@@ -42,7 +42,7 @@ final class ActSentence {
     }
 
     private ActSentence called(@Nullable String as) {
-        return as == null ? this : said("to be called").name(as);
+        return as == null ? this : said(", to be called").name(as);
     }
 
     private ActSentence deed(Act.Deed deed) {
@@ -63,7 +63,7 @@ final class ActSentence {
             case Act.Draw draw ->
                     said("Draw a password for")
                             .chosen(draw.system())
-                            .said("one to be")
+                            .said(", one to be")
                             .chosen(draw.style().word())
                             .called(draw.name());
             case Act.Change change -> change(change);
@@ -75,7 +75,7 @@ final class ActSentence {
                             .chosen(send.by().word())
                             .said("to")
                             .name(send.to())
-                            .said("saying")
+                            .said(", saying")
                             .chosen(send.text());
             case Act.Withdraw withdraw ->
                     said("Withdraw").name(withdraw.secret()).said("in").chosen(withdraw.system());
@@ -97,17 +97,17 @@ final class ActSentence {
     private void prove(Act.Prove prove) {
         said("Wait for proof enough for").deed(prove.deed());
         if (prove.within() > 0) {
-            said("not older than").chosen(prove.within() + " minutes");
+            said(", not older than").chosen(prove.within() + " minutes");
         }
     }
 
     private void change(Act.Change change) {
-        said("Give").deed(change.deed());
+        said("Make the change").deed(change.deed());
         if (change.with() != null) {
             said("with").name(change.with());
         }
         if (change.as() != null) {
-            said("the answer to be called").name(change.as());
+            said(", the answer to be called").name(change.as());
         }
     }
 
@@ -117,7 +117,7 @@ final class ActSentence {
             said(i == 0 ? "with" : "and").name(call.with().get(i));
         }
         if (call.as() != null) {
-            said("the answer to be called").name(call.as());
+            said(", the answer to be called").name(call.as());
         }
     }
 

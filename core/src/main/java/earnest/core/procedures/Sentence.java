@@ -13,7 +13,11 @@ public record Sentence(int line, int depth, List<Part> parts) {
         parts = List.copyOf(parts);
     }
 
-    /** A piece of a sentence. */
+    /**
+     * A piece of a sentence.
+     *
+     * @param words before them stands a space, unless they begin with a comma
+     */
     public record Part(Kind kind, String words) {}
 
     /** What a piece is. */

@@ -5,6 +5,7 @@ import earnest.core.procedures.Sentence.Part;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 
 /**
  * A procedure as it is said, line by line: the same as the text, for whoever reads it. Not
@@ -57,7 +58,7 @@ public final class Sentences {
         List<Part> parts = new ArrayList<>(before);
         switch (statement) {
             case Statement.Step step -> {
-                parts.addAll(ActSentence.of(step.act()));
+                parts.addAll(behind(before, ActSentence.of(step.act())));
                 sentences.add(new Sentence(step.line(), depth, parts));
                 step.handlers().forEach(handler -> handler(handler, depth + 1));
             }
@@ -85,6 +86,22 @@ public final class Sentences {
                 sentences.add(new Sentence(leave.line(), depth, parts));
             }
         }
+    }
+
+    /** Behind words that say when, a sentence goes on in small. */
+    private static List<Part> behind(List<Part> before, List<Part> act) {
+        if (before.isEmpty()) {
+            return act;
+        }
+        List<Part> parts = new ArrayList<>(act);
+        Part first = parts.getFirst();
+        String words = first.words();
+        parts.set(
+                0,
+                new Part(
+                        first.kind(),
+                        words.substring(0, 1).toLowerCase(Locale.ROOT) + words.substring(1)));
+        return parts;
     }
 
     private void handler(Statement.Handler handler, int depth) {

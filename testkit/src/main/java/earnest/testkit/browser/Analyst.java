@@ -52,7 +52,7 @@ public final class Analyst implements AutoCloseable {
         Watched watched = where.watch(login, page);
         page.navigate(where.url() + "/");
         Analyst analyst = new Analyst(context, page, watched);
-        page.getByText(login).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(login)).click();
         analyst.button("Sign in").click();
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Main")).waitFor();
         return analyst;
