@@ -21,7 +21,12 @@ export function Page({ text, type, area, findings, sentences, open }: Props) {
   const made = notes(findings);
   const last = made.at(-1);
   return (
-    <div className="grid min-h-0 grid-cols-[minmax(0,14rem)_2.75rem_minmax(0,1fr)] content-start overflow-y-auto">
+    <section
+      aria-label="The procedure"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also by keyboard
+      tabIndex={0}
+      className="grid min-h-0 grid-cols-[minmax(0,14rem)_2.75rem_minmax(0,1fr)] content-start overflow-y-auto"
+    >
       <section
         aria-label="What is found"
         className="relative"
@@ -79,7 +84,7 @@ export function Page({ text, type, area, findings, sentences, open }: Props) {
           )}
         </div>
       )}
-    </div>
+    </section>
   );
 }
 
@@ -97,7 +102,8 @@ function Said({ lines, sentences, wrong }: SaidProps) {
       <p
         // biome-ignore lint/suspicious/noArrayIndexKey: a line is its number
         key={i}
-        className={`h-6 overflow-x-auto overflow-y-hidden whitespace-nowrap border-hair border-b px-4 leading-6 ${wrong.has(i + 1) ? "bg-stop-wash" : ""}`}
+        className={`h-6 overflow-hidden text-ellipsis whitespace-nowrap border-hair border-b px-4 leading-6 ${wrong.has(i + 1) ? "bg-stop-wash" : ""}`}
+        title={sentence?.parts.map((part) => part.words).join(" ")}
         style={{ paddingLeft: 16 + (sentence?.depth ?? 0) * 28 }}
       >
         {sentence?.parts.map((part, at) => (

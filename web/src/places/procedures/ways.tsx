@@ -4,7 +4,12 @@ import type { ProcedureChecked } from "../../api/client";
 export function Ways({ checked }: { checked: ProcedureChecked | undefined }) {
   const ways = checked?.ways ?? [];
   return (
-    <aside aria-label="Ways through" className="min-h-0 overflow-y-auto border-rule border-l bg-lit p-4">
+    <aside
+      aria-label="Ways through"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, also by keyboard
+      tabIndex={0}
+      className="min-h-0 overflow-y-auto border-rule border-l bg-lit p-4"
+    >
       <h2 className="mb-2 flex items-baseline justify-between font-semibold font-serif text-base">
         Ways through
         <span className="font-normal font-sans text-muted text-xs">
