@@ -47,7 +47,7 @@ bench_long() {
     touch "$passed"
     say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
     with_java mvn -B -ntp verify -pl core,cli,connectors,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
-        "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
+        "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,CrashElsewhereTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
     without_each_part "$passed"
     say "All cases passed: $(wc -l <"$passed")."
 }

@@ -288,7 +288,7 @@ public final class App implements AutoCloseable {
     public boolean recorded(String ticket, String kind) {
         return database()
                         .sql("select count(*) from entry where ticket_id = :t and kind = :k")
-                        .param("t", java.util.UUID.fromString(ticket))
+                        .param("t", UUID.fromString(ticket))
                         .param("k", kind)
                         .query(Long.class)
                         .single()

@@ -13,6 +13,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Stream;
 
@@ -61,7 +62,7 @@ class DirectorySyncTest {
                         tove.api()
                                 .post(
                                         "/api/tickets/" + ticket + "/claim",
-                                        java.util.Map.of(
+                                        Map.of(
                                                 "person",
                                                 id.toString(),
                                                 "version",

@@ -20,6 +20,7 @@ import tools.jackson.databind.JsonNode;
 
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 
 /** What names a person goes when one asked and another agreed, and every proof holds. */
@@ -97,7 +98,7 @@ class ErasureTest {
                 Eventually.get(
                                 "the ticket to be sealed",
                                 () ->
-                                        java.util.Optional.of(
+                                        Optional.of(
                                                         elif.api()
                                                                 .get(
                                                                         "/api/tickets/"

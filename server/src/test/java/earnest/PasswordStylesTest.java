@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 
 /** A password looks as its route to the person wants it, or is typed by the analyst. */
 @ExtendWith(App.Running.class)
@@ -106,7 +107,7 @@ class PasswordStylesTest {
         List<String> record =
                 app.database()
                         .sql("select leaf from entry where ticket_id = :t")
-                        .param("t", java.util.UUID.fromString(ticket))
+                        .param("t", UUID.fromString(ticket))
                         .query(String.class)
                         .list();
         assertThat(record).noneMatch(leaf -> leaf.contains("PIER"));

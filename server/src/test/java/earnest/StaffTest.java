@@ -15,6 +15,7 @@ import tools.jackson.databind.JsonNode;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -120,7 +121,7 @@ class StaffTest {
         assertThat(welcome(login, former, PASSWORD).problem()).isEqualTo("no-invitation");
         assertThat(welcome("staff.other", code, PASSWORD).problem()).isEqualTo("no-invitation");
         assertThat(welcome(login, code, "short").problem()).isEqualTo("rules-broken");
-        welcome(login, code.toUpperCase(java.util.Locale.ROOT) + " ", PASSWORD).ok();
+        welcome(login, code.toUpperCase(Locale.ROOT) + " ", PASSWORD).ok();
         assertThat(welcome(login, code, PASSWORD + " again").status()).isEqualTo(401);
 
         Http http = app.httpFromElsewhere();

@@ -19,8 +19,10 @@ import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.atomic.LongAdder;
@@ -97,7 +99,7 @@ final class CallBench {
     }
 
     private Timing ours(int threads, int calls) {
-        List<Long> sums = java.util.Collections.synchronizedList(new ArrayList<>());
+        List<Long> sums = Collections.synchronizedList(new ArrayList<>());
         Timing.of(
                 threads,
                 calls,
@@ -198,7 +200,7 @@ final class CallBench {
                                     + " and user_host like 'earnest_run%' order by event_time")) {
                 while (rows.next()) {
                     String sql = BYTES.matcher(rows.getString(1)).replaceAll(SOME_BYTES);
-                    String begin = sql.strip().toLowerCase(java.util.Locale.ROOT);
+                    String begin = sql.strip().toLowerCase(Locale.ROOT);
                     boolean work =
                             begin.startsWith("select")
                                     || begin.startsWith("insert")

@@ -24,6 +24,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.UUID;
 
@@ -167,7 +168,7 @@ final class ExportBench {
                         "all to be sealed",
                         UNTIL_SEALED,
                         () ->
-                                java.util.Optional.of(elif.api().get("/api/record/seal").ok())
+                                Optional.of(elif.api().get("/api/record/seal").ok())
                                         .filter(s -> s.get("pending").asLong() < 10)
                                         .filter(s -> s.get("size").asLong() > ENTRIES));
         double seconds = (System.nanoTime() - begun) / 1e9;

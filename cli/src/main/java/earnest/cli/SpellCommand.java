@@ -6,6 +6,7 @@ import earnest.core.passwords.Spelling;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.PrintStream;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Set;
 
@@ -46,7 +47,7 @@ final class SpellCommand implements Command {
             if (end == 0) {
                 throw Refused.field("TEXT", "is missing");
             }
-            return Secret.ofUtf8(java.util.Arrays.copyOf(line, end));
+            return Secret.ofUtf8(Arrays.copyOf(line, end));
         }
         String text = new Options(arguments, Set.of(), Set.of()).only("TEXT");
         if (text.isEmpty()) {

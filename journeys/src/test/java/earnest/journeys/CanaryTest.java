@@ -150,6 +150,7 @@ class CanaryTest {
                         "db-erase",
                         "ldap-earnest",
                         "ldap-replica",
+                        "cloud-token",
                         "line-token",
                         "gateway-token")) {
             String value = world.ground().secret(secret);

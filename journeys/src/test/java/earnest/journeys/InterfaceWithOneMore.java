@@ -12,6 +12,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.SimpleFileVisitor;
 import java.nio.file.attribute.BasicFileAttributes;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 
@@ -57,7 +58,7 @@ final class InterfaceWithOneMore {
     }
 
     private static void run(Path in, String tool, String... arguments) throws IOException {
-        List<String> command = new java.util.ArrayList<>(List.of("node_modules/.bin/" + tool));
+        List<String> command = new ArrayList<>(List.of("node_modules/.bin/" + tool));
         command.addAll(List.of(arguments));
         Path said = in.resolve(tool + ".log");
         Process process =

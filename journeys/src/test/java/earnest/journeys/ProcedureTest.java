@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.WaitForSelectorState;
 
 import earnest.testkit.browser.Analyst;
 
@@ -42,7 +43,8 @@ class ProcedureTest {
             text.fill(good.replace("at most 4 hours", "at most 3 hours"));
             maren.see("nothing to mend");
             maren.press("Alt+k");
-            page.waitForFunction("!document.body.innerText.includes('changed since')");
+            page.getByText("changed since")
+                    .waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
             page.reload();
             maren.see("3 hours");
 

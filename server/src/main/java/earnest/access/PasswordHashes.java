@@ -7,6 +7,7 @@ import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
 import java.time.Duration;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.Semaphore;
 import java.util.concurrent.TimeUnit;
@@ -38,7 +39,7 @@ class PasswordHashes {
             CompletableFuture.supplyAsync(() -> argon.encode("a password that nobody has"));
 
     String of(String password) {
-        return java.util.Objects.requireNonNull(argon.encode(password));
+        return Objects.requireNonNull(argon.encode(password));
     }
 
     boolean matches(String password, String hash) {

@@ -5,6 +5,7 @@ import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.HexFormat;
 
 /** Whether a session still lives, asked without keeping it alive. */
@@ -23,9 +24,9 @@ public class SessionLiveness {
     /** {@code session} as {@link SignedIn#session} gives it. */
     public boolean live(String session) {
         byte[] begin = HexFormat.of().parseHex(session);
-        byte[] from = java.util.Arrays.copyOf(begin, 32);
-        byte[] to = java.util.Arrays.copyOf(begin, 32);
-        java.util.Arrays.fill(to, begin.length, to.length, (byte) 0xff);
+        byte[] from = Arrays.copyOf(begin, 32);
+        byte[] to = Arrays.copyOf(begin, 32);
+        Arrays.fill(to, begin.length, to.length, (byte) 0xff);
         Instant now = clock.instant();
         return database.sql(
                                 "select count(*) from sign_in_session where token_hash between"

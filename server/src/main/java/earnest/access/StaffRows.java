@@ -13,6 +13,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
@@ -214,7 +215,7 @@ public class StaffRows {
     }
 
     private static String bare(String code) {
-        return code.replaceAll("[\\s-]", "").toLowerCase(java.util.Locale.ROOT);
+        return code.replaceAll("[\\s-]", "").toLowerCase(Locale.ROOT);
     }
 
     private static String words(Set<Role> roles) {

@@ -6,6 +6,7 @@ import org.springframework.stereotype.Component;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -149,8 +150,7 @@ class Finding {
 
     /** Each word begins some word of the name: 'cruz jose' finds José de la Cruz. */
     private List<People.Found> innerWords(List<String> words, int most) {
-        String longest =
-                words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
+        String longest = words.stream().max(Comparator.comparingInt(String::length)).orElseThrow();
         return database
                 .sql(
                         "select "
@@ -176,8 +176,7 @@ class Finding {
     }
 
     private List<People.Found> near(List<String> words, int most) {
-        String longest =
-                words.stream().max(java.util.Comparator.comparingInt(String::length)).orElseThrow();
+        String longest = words.stream().max(Comparator.comparingInt(String::length)).orElseThrow();
         Set<String> forms = NameNormalizer.near(longest);
         return database
                 .sql(

@@ -14,6 +14,8 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 import org.springframework.validation.annotation.Validated;
 
+import java.util.Objects;
+import java.util.UUID;
 import java.util.function.Supplier;
 
 /**
@@ -74,7 +76,7 @@ class SealingStore {
 
     /** Does something in one transaction of the sealer. */
     <T> T inOne(Supplier<T> work) {
-        return java.util.Objects.requireNonNull(transaction.execute(status -> work.get()));
+        return Objects.requireNonNull(transaction.execute(status -> work.get()));
     }
 
     /**
@@ -83,7 +85,7 @@ class SealingStore {
      * @throws org.springframework.dao.DataAccessException if the database finds that it rests on
      *     nothing that two agreed to
      */
-    void erase(java.util.UUID erasure) {
+    void erase(UUID erasure) {
         JdbcClient.create(eraser).sql("call erase_personal(:id)").param("id", erasure).update();
     }
 

@@ -2,6 +2,7 @@ package earnest.core.passwords;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -91,7 +92,7 @@ final class CharacterDraw implements Draw {
         if (maxRun == 0 || g != at.group) {
             return characters;
         }
-        return java.util.Arrays.stream(characters).filter(c -> c != at.last).toArray();
+        return Arrays.stream(characters).filter(c -> c != at.last).toArray();
     }
 
     private Place after(Path path, Place at, int left, int g, int c) {

@@ -4,7 +4,9 @@ import org.jspecify.annotations.Nullable;
 
 import java.math.BigInteger;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 
 /**
  * How many ways there are to finish a password, by how many characters are left, the state of its
@@ -103,7 +105,7 @@ final class Counted {
         long[] times = new long[path.states() * CharacterClass.values().length];
         for (int state = 0; state < path.states(); state++) {
             // Groups of a class that lead to one state are added at once.
-            java.util.Arrays.fill(times, 0);
+            Arrays.fill(times, 0);
             for (int g = 0; g < groups; g++) {
                 int to = path.next(state, left, g);
                 if (to != Path.NOWHERE) {
@@ -196,7 +198,7 @@ final class Counted {
         AfterRuns() {
             for (int g = 0; g < groups; g++) {
                 List<Integer> found = new ArrayList<>();
-                java.util.Arrays.fill(place[g], Path.NOWHERE);
+                Arrays.fill(place[g], Path.NOWHERE);
                 for (int state = 0; state < path.states(); state++) {
                     for (int left = 0; left < path.period(); left++) {
                         int to = path.run(state, left, g, maxRun + 1);
@@ -268,7 +270,7 @@ final class Counted {
             for (int state = 0; state < path.states(); state++) {
                 boolean home = path.home(state) == state;
                 if (home) {
-                    java.util.Arrays.fill(common, 0);
+                    Arrays.fill(common, 0);
                 }
                 for (int g = 0; g < groups; g++) {
                     int run = path.run(state, left, g, maxRun + 1);
@@ -304,7 +306,7 @@ final class Counted {
             int narrow = widths.get(before);
             int[] have = afterRun[path.groups().get(g).type().ordinal()];
             int first = this.first[g] + place[g][run] * needs.states();
-            long[] layer = java.util.Objects.requireNonNull(layers.get(before));
+            long[] layer = Objects.requireNonNull(layers.get(before));
             for (int need = 0; need < needs.states(); need++) {
                 int from = (first + have[need]) * narrow;
                 if (times > 0) {

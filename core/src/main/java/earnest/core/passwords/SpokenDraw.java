@@ -4,6 +4,7 @@ import java.math.BigInteger;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -120,7 +121,7 @@ final class SpokenDraw implements Draw {
     }
 
     private Map<Step, List<String>> steps(Key key, List<String> pieces) {
-        Map<Step, List<String>> found = new java.util.LinkedHashMap<>();
+        Map<Step, List<String>> found = new LinkedHashMap<>();
         for (String piece : pieces) {
             String added = added(piece, key.first);
             if (!kept(added)) {

@@ -5,6 +5,7 @@ import earnest.core.procedures.Sight.Value;
 import earnest.core.procedures.World.ValueType;
 
 import java.util.EnumSet;
+import java.util.Optional;
 import java.util.Set;
 
 /** Whether what a name stands for may stand where it does. */
@@ -63,7 +64,7 @@ final class ValueCheck {
      *
      * @param mailbox whether it must be one, or must be none; null where both will do
      */
-    void contact(Reference reference, java.util.Optional<Boolean> mailbox, Place place) {
+    void contact(Reference reference, Optional<Boolean> mailbox, Place place) {
         only(Value.CONTACT, reference, "a contact", place);
         if (mailbox.isEmpty()) {
             return;

@@ -19,6 +19,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 class CheckTest {
@@ -114,7 +115,7 @@ class CheckTest {
     void theWordsHoldNothingOfWhatWasTyped() {
         String typed = "Sunshine";
         for (Check.Rule rule : Check.of(Policy.DEFAULT, Set.of("Anna"), Secret.of(typed))) {
-            assertFalse(rule.words().toLowerCase(java.util.Locale.ROOT).contains("sunshine"));
+            assertFalse(rule.words().toLowerCase(Locale.ROOT).contains("sunshine"));
         }
     }
 

@@ -9,6 +9,7 @@ import java.math.BigInteger;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 
@@ -80,8 +81,7 @@ class SpokenTest {
         long byHand = 0;
         List<String> words = SpokenWords.all();
         for (String first : words) {
-            String capital =
-                    first.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + first.substring(1);
+            String capital = first.substring(0, 1).toUpperCase(Locale.ROOT) + first.substring(1);
             if (first.length() > 8 || !PlainRules.admits(ofPiece(policy), capital)) {
                 continue;
             }

@@ -13,6 +13,8 @@ import java.security.GeneralSecurityException;
 import java.security.KeyPair;
 import java.security.KeyPairGenerator;
 import java.time.Instant;
+import java.util.Arrays;
+import java.util.Base64;
 
 class SealTest {
     private static final Checkpoint CHECKPOINT =
@@ -41,12 +43,12 @@ class SealTest {
                                 + "then you don't know what your problem is.\n")
                         .getBytes(java.nio.charset.StandardCharsets.UTF_8);
         byte[] line =
-                java.util.Base64.getDecoder()
+                Base64.getDecoder()
                         .decode(
                                 "x08go/ZJkuBS9UG/SffcvIAQxVBtiFupLLr8pAcElZInNIuGUgYN1FFYC2pZSNXgKvqfqdngotpRZb6KE6RyyBwJnAM=");
-        assertTrue(key.verifies(text, java.util.Arrays.copyOfRange(line, 4, line.length)));
+        assertTrue(key.verifies(text, Arrays.copyOfRange(line, 4, line.length)));
         text[0] ^= 1;
-        assertFalse(key.verifies(text, java.util.Arrays.copyOfRange(line, 4, line.length)));
+        assertFalse(key.verifies(text, Arrays.copyOfRange(line, 4, line.length)));
     }
 
     @Test

@@ -18,6 +18,7 @@ import org.springframework.validation.annotation.Validated;
 import tools.jackson.databind.json.JsonMapper;
 
 import java.net.URI;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -121,7 +122,7 @@ class TelephoneLine implements TicketChannel, OutgoingCalls {
     }
 
     private static byte[] body(String... pairs) {
-        var map = new java.util.LinkedHashMap<String, String>();
+        var map = new LinkedHashMap<String, String>();
         for (int i = 0; i < pairs.length; i += 2) {
             map.put(pairs[i], pairs[i + 1]);
         }

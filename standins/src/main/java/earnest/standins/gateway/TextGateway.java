@@ -11,6 +11,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -117,7 +118,7 @@ public final class TextGateway {
     private Object setMode(Request request) throws IOException {
         String wanted = request.json().path("mode").asString("");
         try {
-            mode = Mode.valueOf(wanted.toUpperCase(java.util.Locale.ROOT).replace('-', '_'));
+            mode = Mode.valueOf(wanted.toUpperCase(Locale.ROOT).replace('-', '_'));
         } catch (IllegalArgumentException e) {
             throw new Refused(
                     422, "mode must be up, down, silent, lost, taken-then-failed or dripping");

@@ -9,6 +9,7 @@ import java.security.SecureRandom;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.time.format.DateTimeFormatter;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.List;
 import java.util.Map;
@@ -198,7 +199,7 @@ final class Ldif {
             digest.update(password.getBytes(StandardCharsets.UTF_8));
             digest.update(salt);
             byte[] hash = digest.digest();
-            byte[] both = java.util.Arrays.copyOf(hash, hash.length + salt.length);
+            byte[] both = Arrays.copyOf(hash, hash.length + salt.length);
             System.arraycopy(salt, 0, both, hash.length, salt.length);
             return "{SSHA}" + Base64.getEncoder().encodeToString(both);
         } catch (NoSuchAlgorithmException e) {

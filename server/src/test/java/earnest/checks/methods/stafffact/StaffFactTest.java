@@ -11,6 +11,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
+import java.util.Locale;
 import java.util.Map;
 
 /** What is asked of a person: compared as it is heard, and worth little. */
@@ -50,14 +51,11 @@ class StaffFactTest {
                 "Ask for the staff number",
                 " " + person.get("staffNumber").asString() + " ",
                 "Ask for the manager's name",
-                manager.toUpperCase(java.util.Locale.ROOT),
+                manager.toUpperCase(Locale.ROOT),
                 "Ask for month and year of joining",
                 java.time.Month.of(Integer.parseInt(joined[1])) + " " + joined[0],
                 "Ask for the locker number",
-                person.get("locker")
-                        .asString()
-                        .toLowerCase(java.util.Locale.ROOT)
-                        .replace("", " "));
+                person.get("locker").asString().toLowerCase(Locale.ROOT).replace("", " "));
     }
 
     @Test

@@ -1,0 +1,125 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.testkit.Eventually;
+import earnest.testkit.Http;
+
+import org.junit.jupiter.api.Order;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.util.Map;
+import java.util.stream.StreamSupport;
+
+/**
+ * {@code kill -9} as {@link CrashTest} does, where another system is changed, a link is sent, or a
+ * code goes by mail.
+ */
+@Order(6)
+@ExtendWith(World.Running.class)
+class CrashElsewhereTest extends Killing {
+    /** Somebody with an account in Shore cloud beside that in the directory, proved. */
+    private void ashore(World given) {
+        proved(given, given.somebodyAshore());
+    }
+
+    private void isInTheCloud(String password) {
+        assertThat(outside.cloudSignIn(account, world.secret(password), "a sentence of my own 7"))
+                .isEqualTo("changed");
+        Eventually.waitFor(
+                "the sign-in to be seen",
+                () -> tove.page(ticket).get("handover").get("state").has("inAt"));
+    }
+
+    @Cases(
+            value = {
+                "change-before-asked",
+                "change-after-system",
+                "change-took-effect-uncommitted",
+                "change-took-effect-committed"
+            },
+            sample = {"change-after-system"})
+    void inAnotherSystemItIsDoneOnceAsWell(String waypoint, World given) {
+        ashore(given);
+        killAt(waypoint, () -> tove.change(ticket, "shore-cloud", "temporary-password"));
+        assertThat(settled().get("state").asString()).isEqualTo("TOOK_EFFECT");
+        assertThat(entries("change-took-effect")).isEqualTo(1);
+        isInTheCloud(tove.readAloud(ticket));
+        tove.close(ticket, "Only a trial.");
+    }
+
+    @Cases(
+            value = {
+                "handover-route-committed",
+                "text-handover-link-before-gateway",
+                "text-handover-link-after-gateway",
+                "text-handover-link-left-uncommitted",
+                "text-handover-link-left-committed"
+            },
+            sample = {"text-handover-link-after-gateway"})
+    void aLinkIsSentOnceAndShowsItOnce(String waypoint, World given) {
+        ashore(given);
+        tove.change(ticket, "shore-cloud", "temporary-password").ok();
+        tove.settled(ticket);
+        killAt(waypoint, () -> goes("link"));
+        arrives();
+        var links =
+                outside.texts(account).stream().filter(text -> text.contains("/link#")).toList();
+        assertThat(links).hasSize(1);
+        String token =
+                world.secret(links.getFirst().replaceAll("(?s).*/link#([A-Za-z0-9_-]+).*", "$1"));
+        Http phone = new Http(world.ground().serverUrl());
+        phone.get("/api/session");
+        String password =
+                phone.post("/api/links/answer", Map.of("token", token, "choice", "show"))
+                        .ok()
+                        .get("secret")
+                        .asString();
+        assertThat(entries("handover-done")).isEqualTo(1);
+        isInTheCloud(password);
+        tove.close(ticket, "Only a trial.");
+    }
+
+    /** A mail that may have left is not sent again; the check can be begun anew. */
+    @Cases(
+            value = {
+                "text-code-before-gateway",
+                "text-code-after-gateway",
+                "text-code-left-uncommitted",
+                "text-code-left-committed"
+            },
+            sample = {"text-code-after-gateway"})
+    void aCodeGoesByMailOnceAtMost(String waypoint, World given) {
+        proved(given);
+        killAt(waypoint, () -> tove.begin(ticket, "code-by-mail"));
+        boolean left = !waypoint.endsWith("before-gateway");
+        if (left) {
+            Eventually.waitFor("the mail to come", () -> codes() == 1);
+        }
+        String check = tove.begin(ticket, "code-by-mail");
+        Eventually.waitFor("the other mail to come", () -> codes() == (left ? 2 : 1));
+        assertThat(tove.type(ticket, check, latestCode()).ok().get("outcome").asString())
+                .isEqualTo("passed");
+        assertThat(codes()).isEqualTo(left ? 2 : 1);
+        tove.close(ticket, "Only a trial.");
+    }
+
+    private long codes() {
+        return StreamSupport.stream(outside.mails(mailbox()).spliterator(), false)
+                .filter(mail -> mail.get("text").asString().startsWith("Your code is "))
+                .count();
+    }
+
+    private String latestCode() {
+        return StreamSupport.stream(outside.mails(mailbox()).spliterator(), false)
+                .map(mail -> mail.get("text").asString())
+                .filter(text -> text.startsWith("Your code is "))
+                .map(text -> world.secret(text.substring(13, 19)))
+                .reduce((a, b) -> b)
+                .orElseThrow();
+    }
+
+    private String mailbox() {
+        return account + "@lagoon.example";
+    }
+}
