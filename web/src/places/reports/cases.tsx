@@ -21,8 +21,8 @@ export function Cases({ answer, of, takeOut }: Props) {
     <section aria-label="The cases" className="max-w-4xl">
       <div className="mb-1 flex flex-wrap items-baseline gap-3">
         <h2 className="font-semibold font-serif text-base">
-          {of ? `${of.words}: ` : ""}
-          {many === 1 ? "the one case" : `the ${many.toLocaleString("en-GB")} cases, slowest first`}
+          {of ? `${of.words}: the` : "The"}{" "}
+          {many === 1 ? "one case" : `${many.toLocaleString("en-GB")} cases, slowest first`}
         </h2>
         {answer.slowest.length < many && (
           <span className="text-muted text-xs">the first {answer.slowest.length}</span>
