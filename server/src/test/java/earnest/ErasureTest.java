@@ -190,17 +190,16 @@ class ErasureTest {
                     "ticket.summary", "ticket.reminder", "erasure.reason", "entry_personal.value"
                 }) {
             String[] parts = column.split("\\.");
-            Eventually.waitFor(
-                    "the name to be gone from " + column,
-                    () ->
+            assertThat(
                             app.database()
-                                            .sql(
-                                                    "select count(*) from %s where %s like :name"
-                                                            .formatted(parts[0], parts[1]))
-                                            .param("name", "%" + name + "%")
-                                            .query(Long.class)
-                                            .single()
-                                    == 0);
+                                    .sql(
+                                            "select count(*) from %s where %s like :name"
+                                                    .formatted(parts[0], parts[1]))
+                                    .param("name", "%" + name + "%")
+                                    .query(Long.class)
+                                    .single())
+                    .as(column)
+                    .isZero();
         }
         assertThat(values("from")).isEqualTo(2);
     }

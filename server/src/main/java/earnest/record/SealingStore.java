@@ -86,7 +86,15 @@ class SealingStore {
      *     nothing that two agreed to
      */
     void erase(UUID erasure) {
-        JdbcClient.create(eraser).sql("call erase_personal(:id)").param("id", erasure).update();
+        // All of it or nothing: by themselves the procedure's statements would be committed one by
+        // one, and some names stay where it breaks off.
+        new TransactionTemplate(new DataSourceTransactionManager(eraser))
+                .executeWithoutResult(
+                        status ->
+                                JdbcClient.create(eraser)
+                                        .sql("call erase_personal(:id)")
+                                        .param("id", erasure)
+                                        .update());
     }
 
     @PreDestroy
