@@ -30,6 +30,7 @@ import tools.jackson.databind.node.ObjectNode;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
@@ -203,20 +204,28 @@ public final class App implements AutoCloseable {
         void close();
     }
 
+    /** The application's clock stands until the block ends: what leaks with time does not. */
+    public Later still() {
+        clock.stand(true);
+        return () -> clock.stand(false);
+    }
+
     /** Puts the application's clock forward. What was counted as a try meanwhile is forgotten. */
     public Later later(Duration by) {
-        Eventually.waitFor(
+        Eventually.get(
                 "what was copied in a former time to come to be copied anew",
+                Duration.ofSeconds(60),
                 () ->
-                        database()
-                                        .sql(
-                                                "select count(*) from people_copy where"
-                                                        + " greatest(coalesce(whole_at, 0),"
-                                                        + " coalesce(changes_at, 0)) > :now")
-                                        .param("now", Instant.now().plusSeconds(5))
-                                        .query(Long.class)
-                                        .single()
-                                == 0);
+                        Optional.of(
+                                        database()
+                                                .sql(
+                                                        "select count(*) from people_copy where"
+                                                            + " greatest(coalesce(whole_at, 0),"
+                                                            + " coalesce(changes_at, 0)) > :now")
+                                                .param("now", Instant.now().plusSeconds(5))
+                                                .query(Long.class)
+                                                .single())
+                                .filter(ahead -> ahead == 0));
         clock.ahead(by);
         return () -> {
             clock.ahead(Duration.ZERO);

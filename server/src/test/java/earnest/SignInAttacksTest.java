@@ -180,18 +180,12 @@ class SignInAttacksTest {
         // The proxy believes what stands last; what the client put before it is the client's word.
         Http liar = app.http().with("X-Forwarded-For", "203.0.113.9, 198.51.100.250");
         liar.get("/api/session");
-        atOnce(
-                70,
-                () ->
-                        liar.post(
-                                "/api/session",
-                                Map.of(
-                                        "login",
-                                        "nobody." + UUID.randomUUID(),
-                                        "password",
-                                        "wrong")));
         Http again = app.http().with("X-Forwarded-For", "203.0.113.77, 198.51.100.250");
-        assertThat(signIn(again, "nobody", "wrong").problem()).isEqualTo("slow-down");
+        // However long the tries take on a busy machine, none of them leaks out.
+        try (App.Later _ = app.still()) {
+            atOnce(70, guess(liar));
+            assertThat(signIn(again, "nobody", "wrong").problem()).isEqualTo("slow-down");
+        }
     }
 
     @Test

@@ -1,5 +1,7 @@
 package earnest;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
@@ -10,15 +12,22 @@ import java.time.ZoneOffset;
 final class TestClock extends Clock {
     private final Clock real = Clock.tick(Clock.systemUTC(), Duration.ofNanos(1_000));
     private volatile Duration ahead = Duration.ZERO;
+    private volatile @Nullable Instant standsAt;
 
     /** So far ahead of the real one; the scheduler and other machines keep theirs. */
     void ahead(Duration by) {
         ahead = by;
     }
 
+    /** Lets it stand still, or go again. */
+    void stand(boolean still) {
+        standsAt = still ? instant() : null;
+    }
+
     @Override
     public Instant instant() {
-        return real.instant().plus(ahead);
+        Instant at = standsAt;
+        return at == null ? real.instant().plus(ahead) : at;
     }
 
     @Override

@@ -80,8 +80,7 @@ class ProceduresTest {
     void whatIsNotHereIsFound() {
         assertThat(codes(check(HELLO.replace("leads", "pirates").replace("work-mobile", "parrot"))))
                 .containsExactly("5 unknown-name", "7 unknown-name");
-        assertThat(codes(check(HELLO.replace("by hand", "account locked in directory"))))
-                .isEmpty();
+        assertThat(codes(check(HELLO.replace("by hand", "account locked in directory")))).isEmpty();
         assertThat(codes(check(HELLO.replace("by hand", "account locked in moon-base"))))
                 .containsExactly("3 unknown-name");
         assertThat(codes(check("procedure\n"))).first().asString().endsWith("syntax");
