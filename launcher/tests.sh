@@ -55,7 +55,7 @@ bench_long() {
 # Each part by which it is registered, and its folder below the code of its module.
 PARTS="authenticator:server:checks/methods/authenticator call-back:server:checks/methods/callback
 code-by-text:server:checks/methods/codebytext number-shown:server:checks/methods/numbershown
-staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/codebymail approver-link:server:checks/methods/managerslink
+staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/codebymail link-by-text:server:checks/methods/linkbytext approver-link:server:checks/methods/managerslink
 call:server:channels/call text:server:channels/text mail:server:channels/mail ldap:connectors:connectors/ldap
 scim:connectors:connectors/scim"
 

@@ -23,6 +23,7 @@ const queries = new QueryClient({
 const router = createBrowserRouter([
   { path: "/api/docs", lazy: async () => ({ Component: (await import("./api-docs/api-docs")).ApiDocs }) },
   { path: "/link", lazy: async () => ({ Component: (await import("./link/link")).Link }) },
+  { path: "/forgot", lazy: async () => ({ Component: (await import("./forgot/forgot")).Forgot }) },
   { path: "/welcome", lazy: async () => ({ Component: (await import("./welcome/welcome")).Welcome }) },
   {
     path: "/",

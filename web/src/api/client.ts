@@ -40,6 +40,9 @@ export type SystemSetUp = Schemas["SystemSetUp"];
 export type SystemKindShown = Schemas["SystemKindShown"];
 export type TestedStep = Schemas["TestedStep"];
 export type Erasure = Schemas["Erasure"];
+export type OwnPage = Schemas["OwnPage"];
+export type OwnWayUnderWay = Schemas["OwnWayUnderWay"];
+export type OwnPasswordTried = Schemas["OwnPasswordTried"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */
 export class Problem extends Error {

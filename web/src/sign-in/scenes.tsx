@@ -2,8 +2,8 @@ import { Fragment, type ReactNode } from "react";
 
 interface Scene {
   title: string;
-  /** As whom one signs in here. */
-  as: string;
+  /** As whom one signs in here; nobody has to where it is not said. */
+  as?: string;
   play: (at: (path: string) => string) => ReactNode;
 }
 
@@ -42,6 +42,19 @@ const SCENES: Scene[] = [
       <>
         Yusuf Adeyemi is locked out of two; the password for <Away to={at("/cloud")}>Shore cloud</Away> goes
         by one-time link to <Away to={at("/pockets/yadeyemi")}>his phone</Away>.
+      </>
+    ),
+  },
+  {
+    title: "A new password at night",
+    play: (at) => (
+      <>
+        Open{" "}
+        <a className="text-seal underline" href="/forgot" target="_blank" rel="noreferrer">
+          Forgot your password?
+        </a>{" "}
+        as <span className="num">wulandari</span>; the link to the phone and the authenticator are in{" "}
+        <Away to={at("/pockets/wulandari")}>her pocket</Away>.
       </>
     ),
   },
@@ -86,7 +99,13 @@ export function Scenes({ switchboard }: { switchboard: string }) {
               <b className="font-semibold">{scene.title}</b>
               <br />
               <span className="text-muted text-xs">
-                as <span className="num">{scene.as}</span>
+                {scene.as ? (
+                  <>
+                    as <span className="num">{scene.as}</span>
+                  </>
+                ) : (
+                  "without signing in"
+                )}
               </span>
             </dt>
             <dd>{scene.play(at)}</dd>

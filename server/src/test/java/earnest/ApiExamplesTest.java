@@ -50,10 +50,12 @@ class ApiExamplesTest {
     void everyExampleGetsWhatItIsSaidToGet() {
         app.needs("ldap", "call", "text", "mail");
         app.needs("call-back", "authenticator", "code-by-text", "approver-link");
+        app.needs("link-by-text");
         atTheDoor();
         String ticket = aCall();
         heldLines();
         aLink();
+        OwnPageExamples.send(app, examples);
         texting();
         aStop();
         theRecord(ticket);

@@ -41,10 +41,9 @@ class ArchitectureTest {
                     "earnest.connectors.scim.ScimClient", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
-                    "earnest.handover.HandoverLinkMessage", // to send a link to it
                     "earnest.links.LinkController", // to show it to whoever opened the link
                     "earnest.checks.methods.CodeMessage", // to send a code
-                    "earnest.checks.methods.managerslink.ApprovalMessage", // to send a link
+                    "earnest.links.LinkText", // to send a link
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it
                     "earnest.checks.methods.SentCodes", // to refuse a code in a summary
                     "earnest.channels.mail.MailCarrier", // to carry a mail

@@ -101,12 +101,18 @@ class OpenApiTest {
         assertThat(names).hasSizeGreaterThan(50);
     }
 
+    private static String name(Call call) {
+        return call.operation().get("operationId").asString();
+    }
+
     /** {@link ApiExamplesTest} sends them as those who have it. */
     @Test
     void everyExampleIsRefusedToWhoHasNotTheRight() {
         Http auditor = app.desk("elif.hartono").api();
         Http analyst = app.desk("tove.rask").api();
         calls().filter(call -> call.operation().has("requestBody"))
+                // Anybody may say who they are.
+                .filter(call -> !Set.of("ownPuzzle", "beginOwnPage").contains(name(call)))
                 .forEach(
                         call -> {
                             boolean ofTheRecord = call.path().startsWith("/api/record");

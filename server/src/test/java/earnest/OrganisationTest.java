@@ -24,6 +24,8 @@ class OrganisationTest {
                     "key_change",
                     "key_fingerprint",
                     "organisation",
+                    "own_puzzle_used",
+                    "own_try",
                     "scheduled_tasks",
                     "seal",
                     "seal_witness");

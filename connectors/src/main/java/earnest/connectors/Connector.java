@@ -28,7 +28,17 @@ public interface Connector extends AutoCloseable {
      */
     ChangeResult setTemporary(AccountRef account, Secret password, String before);
 
-    /** The same, only while the temporary password that left {@code effect} was not changed. */
+    /**
+     * Sets a password that its person chose and need not change, and lifts a lock, unless the
+     * account was switched off or its password changed since {@code before}. The system's own rules
+     * hold for it.
+     */
+    ChangeResult setOwn(AccountRef account, Secret password, String before);
+
+    /**
+     * As {@link #setTemporary}, only while the temporary password that left {@code effect} was not
+     * changed.
+     */
     ChangeResult replaceUnused(AccountRef account, Secret password, String effect);
 
     /** Whether a server shows what was asked for at {@code asked}, given the mark before it. */

@@ -6,6 +6,8 @@ public enum Operation {
     UNLOCK,
     /** Sets a temporary password that must be changed at first sign-in. */
     SET_TEMPORARY,
+    /** Sets a password that its person chose, which need not be changed. */
+    SET_OWN,
     /** Replaces a temporary password that was not used. */
     REPLACE_UNUSED
 }

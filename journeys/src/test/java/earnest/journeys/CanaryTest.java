@@ -6,6 +6,7 @@ import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
 import earnest.testkit.Desk;
 import earnest.testkit.Http;
+import earnest.testkit.OwnPage;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.Test;
@@ -48,6 +49,7 @@ class CanaryTest {
         String fact = tove.begin(ticket, "staff-fact");
         tove.type(ticket, fact, typedWrong).ok();
         tove.api().get("/api/record").ok();
+        String own = ownPage(world);
         String slipped = "Slipped-Password-" + ticket.substring(30);
         new Http(world.ground().serverUrl())
                 .post("/api/session", Map.of("login", slipped, "password", slipped));
@@ -62,6 +64,7 @@ class CanaryTest {
         assertThat(secrets).isNotEmpty();
         secrets.add(typedWrong);
         secrets.add(slipped);
+        secrets.add(own);
         for (String secret : secrets) {
             places.forEach(
                     (place, content) -> {
@@ -80,6 +83,24 @@ class CanaryTest {
                                 .doesNotContainPattern(
                                         "(?<![0-9a-fA-F.])" + code + "(?![0-9a-fA-F])"));
         noKeys(world, places);
+    }
+
+    /** A password that somebody set by themselves; its link is a secret as well. */
+    private static String ownPage(World world) {
+        String account = world.somebody();
+        int texts = world.outside().texts(account).size();
+        OwnPage page = new OwnPage(new Http(world.ground().serverUrl()));
+        page.start(account).ok();
+        page.begin(page.way("link-by-text")).ok();
+        String link = world.secret(world.outside().textedLink(account, texts));
+        page.answer(link, "opened").ok();
+        page.begin(page.way("authenticator")).ok();
+        page.type(world.outside().authenticator(account)).ok();
+        String own = "Canary-kettle-under-pier-71";
+        page.tryOut(own, "directory").ok();
+        page.set(own, "directory").ok();
+        page.settled();
+        return own;
     }
 
     /**

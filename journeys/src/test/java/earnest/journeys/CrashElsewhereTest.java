@@ -2,8 +2,11 @@ package earnest.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import com.unboundid.ldap.sdk.ResultCode;
+
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
+import earnest.testkit.OwnPage;
 
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -102,6 +105,57 @@ class CrashElsewhereTest extends Killing {
                 .isEqualTo("passed");
         assertThat(codes()).isEqualTo(left ? 2 : 1);
         tove.close(ticket, "Only a trial.");
+    }
+
+    /** Somebody who helps themselves: the link, and then the password. */
+    @Cases(
+            value = {
+                "text-own-page-before-gateway",
+                "text-own-page-after-gateway",
+                "text-own-page-left-uncommitted",
+                "change-intended-uncommitted",
+                "change-intended-committed",
+                "change-before-asked",
+                "change-asked-committed",
+                "change-after-system",
+                "change-took-effect-uncommitted",
+                "change-took-effect-committed"
+            },
+            sample = {"text-own-page-after-gateway", "change-after-system"})
+    void onAPageOfTheirOwnItIsDoneOnceAsWell(String waypoint, World given) {
+        world = given;
+        outside = world.outside();
+        account = world.somebody();
+        OwnPage page = new OwnPage(new Http(world.ground().serverUrl()));
+        page.start(account).ok();
+        int texts = outside.texts(account).size();
+        if (waypoint.startsWith("text-")) {
+            String way = page.way("link-by-text");
+            killAt(waypoint, () -> page.begin(way));
+            if (waypoint.endsWith("before-gateway")) {
+                // It may have left, so it is not sent again; one begins anew.
+                page.begin(way).ok();
+            }
+        } else {
+            page.begin(page.way("link-by-text")).ok();
+        }
+        String token = world.secret(outside.textedLink(account, texts));
+        page.answer(token, "opened").ok();
+        page.begin(page.way("authenticator")).ok();
+        page.type(outside.authenticator(account)).ok();
+        String own = world.secret("Lantern-kettle-under-pier-47");
+        if (waypoint.startsWith("text-")) {
+            page.set(own, "directory").ok();
+        } else {
+            killAt(waypoint, () -> page.set(own, "directory"));
+        }
+        if (page.stage().equals("choose")) {
+            // It was not decided on yet when the server died.
+            assertThat(waypoint).isEqualTo("change-intended-uncommitted");
+            page.set(own, "directory").ok();
+        }
+        assertThat(page.settled().get("stage").asString()).isEqualTo("done");
+        assertThat(world.directory().readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);
     }
 
     private long codes() {

@@ -14,14 +14,16 @@ import java.util.Optional;
  * no other host of the domain can plant one (RFC 6265bis, section 4.1.3.2).
  */
 @Component
-class Cookies {
+public class Cookies {
     /** What each is for. */
-    enum Kind {
+    public enum Kind {
         SESSION("earnest-session", true),
         /** Read by the page's script, which sends it back as a header. */
         PAGE("XSRF-TOKEN", false),
         /** That somebody signed in in this browser before. */
-        BROWSER("earnest-browser", true);
+        BROWSER("earnest-browser", true),
+        /** A page on which somebody helps themselves. */
+        OWN_PAGE("earnest-own-page", true);
 
         private final String name;
         private final boolean httpOnly;
@@ -42,7 +44,7 @@ class Cookies {
         return secure ? "__Host-" + kind.name : kind.name;
     }
 
-    Optional<String> read(HttpServletRequest request, Kind kind) {
+    public Optional<String> read(HttpServletRequest request, Kind kind) {
         Cookie[] cookies = request.getCookies();
         if (cookies != null) {
             for (Cookie cookie : cookies) {
@@ -55,7 +57,7 @@ class Cookies {
     }
 
     /** As a header's value; {@code lasts} zero takes it away, negative: as long as the browser. */
-    String write(Kind kind, String value, Duration lasts) {
+    public String write(Kind kind, String value, Duration lasts) {
         return ResponseCookie.from(name(kind), value)
                 .httpOnly(kind.httpOnly)
                 .secure(secure)

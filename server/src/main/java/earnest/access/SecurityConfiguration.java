@@ -91,6 +91,7 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 "/api/openapi.json",
                                                 "/api/docs",
                                                 "/api/line/**",
+                                                "/api/own/**",
                                                 "/api/machine/**")
                                         .permitAll()
                                         .requestMatchers(

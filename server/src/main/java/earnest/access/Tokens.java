@@ -7,18 +7,18 @@ import java.security.SecureRandom;
 import java.util.Base64;
 
 /** Random tokens of 256 bits; the database keeps their hashes, which open nothing. */
-final class Tokens {
+public final class Tokens {
     private static final int BYTES = 32;
 
     private Tokens() {}
 
-    static String draw(SecureRandom random) {
+    public static String draw(SecureRandom random) {
         byte[] token = new byte[BYTES];
         random.nextBytes(token);
         return Base64.getUrlEncoder().withoutPadding().encodeToString(token);
     }
 
-    static byte[] hash(String token) {
+    public static byte[] hash(String token) {
         try {
             return MessageDigest.getInstance("SHA-256")
                     .digest(token.getBytes(StandardCharsets.UTF_8));

@@ -24,7 +24,7 @@ class AccountChange {
     @Nullable UUID conversationId;
     UUID personId;
 
-    /** Who asked for it; null: Earnest itself. */
+    /** Who asked for it, an analyst or the person themselves; null: Earnest itself. */
     @Nullable UUID analystId;
 
     String system;

@@ -121,7 +121,7 @@ class AskingPermit {
 
     private Entry asker(AccountChange change) {
         UUID analyst = change.analystId;
-        if (analyst == null) {
+        if (analyst == null || change.action == Action.OWN_PASSWORD) {
             return Entry.byEarnest(EntryKind.CHANGE_ASKED);
         }
         String name = analysts.find(analyst).map(Analysts.Colleague::name).orElse("Analyst");

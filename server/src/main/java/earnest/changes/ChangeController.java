@@ -5,6 +5,7 @@ import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.systems.Action;
 import earnest.systems.PasswordStyle;
+import earnest.tickets.Actor;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -122,7 +123,7 @@ class ChangeController {
             return new UnderWay(
                     changes.intend(
                             ticket,
-                            me,
+                            new Actor.AtDesk(me),
                             new Changes.Intent(
                                     wanted.system(),
                                     Action.offered(wanted.action()),
@@ -160,7 +161,8 @@ class ChangeController {
     @PostMapping("/api/tickets/{ticket}/password-check")
     Trial tryOut(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Candidate candidate) {
         try (Secret typed = Secret.of(candidate.typed())) {
-            Changes.Trial trial = changes.tryOut(ticket, me, candidate.system(), typed);
+            Changes.Trial trial =
+                    changes.tryOut(ticket, new Actor.AtDesk(me), candidate.system(), typed);
             List<Rule> rules =
                     trial.rules().stream()
                             .map(rule -> new Rule(rule.rule(), rule.kept(), rule.words()))

@@ -10,6 +10,7 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
@@ -56,22 +57,22 @@ class ChangeDecision {
      */
     UUID decide(
             UUID ticketId,
-            SignedIn me,
+            Actor actor,
             ManagedSystem system,
             Changes.Intent intent,
             Subject subject,
             Intending.Password password) {
         Action action = intent.action();
-        Tickets.View ticket = tickets.hold(ticketId, me);
+        Tickets.View ticket = tickets.hold(ticketId, actor);
         Optional<AccountChange> running = running(subject);
         if (running.isPresent()) {
             return sameOrBusy(running.get(), ticketId, action);
         }
-        tickets.hold(ticketId, me, intent.version());
-        Standing.Deed deed = subject.deed(action, me.id());
+        tickets.hold(ticketId, actor, intent.version());
+        Standing.Deed deed = subject.deed(action, actor.id());
         Standing.Judged judged = standing.judge(ticket, deed, subject.groups());
         Permit permit = Permissions.mustBeOpen(judged);
-        AccountState before = subjects.helpable(system, subject, me, action);
+        AccountState before = subjects.helpable(system, subject, actor, action);
         limit.mustLeaveOne(subject.person());
         if (password.refusal() != null) {
             throw password.refusal();
@@ -81,20 +82,29 @@ class ChangeDecision {
                 newChanges.draft(action, subject.person().id(), subject.account(), before);
         change.ticketId = ticketId;
         change.conversationId = ticket.conversation();
-        change.analystId = me.id();
+        change.analystId = actor.id();
         if (password.secret() != null) {
             change.wrappedId = secrets.keep(ticketId, subject.person().id(), password.secret());
-            change.style = intent.readAloudUnlessSaid();
+            change.style =
+                    action == Action.TEMPORARY_PASSWORD ? intent.readAloudUnlessSaid() : null;
         }
-        newChanges.add(change, system, entry(me, change, subject, judged));
+        newChanges.add(change, system, entry(actor, change, subject, judged));
         tickets.bump(ticketId);
         waypoints.pass("change-intended-uncommitted");
         return change.id;
     }
 
     private Entry entry(
-            SignedIn me, AccountChange change, Subject subject, Standing.Judged judged) {
-        Entry by = Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name());
+            Actor actor, AccountChange change, Subject subject, Standing.Judged judged) {
+        Entry by =
+                switch (actor) {
+                    case Actor.AtDesk(SignedIn me) ->
+                            Entry.by(EntryKind.CHANGE_INTENDED, me.id(), me.name());
+                    // Enough was proved: it is they.
+                    case Actor.Alone(UUID person) ->
+                            Entry.byPerson(
+                                    EntryKind.CHANGE_INTENDED, person, subject.person().name());
+                };
         return newChanges
                 .about(by, change, subject.person().name())
                 .data("way", change.style == null ? "" : ", " + change.style.words())

@@ -1,7 +1,7 @@
 package earnest.changes;
 
-import earnest.access.SignedIn;
 import earnest.core.passwords.Secret;
+import earnest.tickets.Actor;
 
 import org.springframework.stereotype.Service;
 
@@ -25,8 +25,8 @@ class ChangeDesk implements Changes {
     }
 
     @Override
-    public UUID intend(UUID ticket, SignedIn me, Intent intent) {
-        return intending.intend(ticket, me, intent);
+    public UUID intend(UUID ticket, Actor actor, Intent intent) {
+        return intending.intend(ticket, actor, intent);
     }
 
     @Override
@@ -35,8 +35,8 @@ class ChangeDesk implements Changes {
     }
 
     @Override
-    public Trial tryOut(UUID ticket, SignedIn me, String system, Secret candidate) {
-        return trial.tryOut(ticket, me, system, candidate);
+    public Trial tryOut(UUID ticket, Actor actor, String system, Secret candidate) {
+        return trial.tryOut(ticket, actor, system, candidate);
     }
 
     @Override

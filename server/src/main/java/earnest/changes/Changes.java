@@ -1,6 +1,5 @@
 package earnest.changes;
 
-import earnest.access.SignedIn;
 import earnest.connectors.AccountRef;
 import earnest.core.passwords.Check;
 import earnest.core.passwords.Secret;
@@ -8,6 +7,7 @@ import earnest.ground.WordConverter;
 import earnest.ground.Worded;
 import earnest.systems.Action;
 import earnest.systems.PasswordStyle;
+import earnest.tickets.Actor;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -28,14 +28,14 @@ public interface Changes {
      *
      * @throws earnest.ground.Problem with the reason why not
      */
-    UUID intend(UUID ticket, SignedIn me, Intent intent);
+    UUID intend(UUID ticket, Actor actor, Intent intent);
 
     /**
-     * What an analyst wants done.
+     * What an analyst wants done, or a person for themselves.
      *
-     * @param version of the ticket that the analyst saw
+     * @param version of the ticket that they saw
      * @param style of a temporary password, or null for other actions
-     * @param typed the password, when it is typed; the caller wipes it
+     * @param typed the password, when it is typed or one's own; the caller wipes it
      */
     record Intent(
             String system,
@@ -50,11 +50,12 @@ public interface Changes {
     }
 
     /**
-     * Tries out a password that the holder of a ticket types, while the change would be open.
+     * Tries out a password that the holder of a ticket types, or a person for themselves, while the
+     * change would be open.
      *
      * @throws earnest.ground.Problem 403 where typing is not allowed or not yet, 429 after too many
      */
-    Trial tryOut(UUID ticket, SignedIn me, String system, Secret candidate);
+    Trial tryOut(UUID ticket, Actor actor, String system, Secret candidate);
 
     /**
      * How a password does.

@@ -65,6 +65,19 @@ class FreshPassword {
     }
 
     /**
+     * Takes one that its person chose. The caller wipes what is given.
+     *
+     * @throws Problem 422 if there is none, or it breaks a rule
+     */
+    Secret own(ManagedSystem system, People.Person person, @Nullable Secret chosen) {
+        if (chosen == null) {
+            throw Problem.invalid("An own password is chosen by its person.");
+        }
+        mustBeAdmitted(check(system, person, chosen));
+        return chosen.copy();
+    }
+
+    /**
      * One that nobody will know, under the same policy. The caller wipes it.
      *
      * @throws Generator.TooFew if the policy leaves too few

@@ -1,14 +1,13 @@
 package earnest.changes;
 
-import earnest.access.SignedIn;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.ground.Waypoints;
 import earnest.ground.Writes;
 import earnest.people.People;
-import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
 import earnest.systems.Systems;
+import earnest.tickets.Actor;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
@@ -16,7 +15,7 @@ import org.springframework.stereotype.Component;
 
 import java.util.UUID;
 
-/** An analyst asks for a change: what must be asked of systems first, then the decision. */
+/** Somebody asks for a change: what must be asked of systems first, then the decision. */
 @Component
 class Intending {
     private final Systems systems;
@@ -41,7 +40,7 @@ class Intending {
         this.waypoints = waypoints;
     }
 
-    UUID intend(UUID ticket, SignedIn me, Changes.Intent intent) {
+    UUID intend(UUID ticket, Actor actor, Changes.Intent intent) {
         ManagedSystem system = systems.system(intent.system());
         if (!system.can(intent.action())) {
             throw new Problem(
@@ -52,7 +51,11 @@ class Intending {
         Subject subject = subjects.read(ticket, system);
         UUID id;
         try (Password password = password(system, subject.person(), intent)) {
-            id = writes.get(() -> decision.decide(ticket, me, system, intent, subject, password));
+            id =
+                    writes.get(
+                            () ->
+                                    decision.decide(
+                                            ticket, actor, system, intent, subject, password));
         } catch (DuplicateKeyException another) {
             // Of two at once the row decides that says that a change of the account runs.
             id = writes.get(() -> decision.running(ticket, intent.action(), subject));
@@ -74,12 +77,18 @@ class Intending {
     }
 
     private Password password(ManagedSystem system, People.Person person, Changes.Intent intent) {
-        if (intent.action() != Action.TEMPORARY_PASSWORD) {
-            return new Password(null, null);
-        }
         try {
             return new Password(
-                    passwords.make(system, person, intent.readAloudUnlessSaid(), intent.typed()),
+                    switch (intent.action()) {
+                        case TEMPORARY_PASSWORD ->
+                                passwords.make(
+                                        system,
+                                        person,
+                                        intent.readAloudUnlessSaid(),
+                                        intent.typed());
+                        case OWN_PASSWORD -> passwords.own(system, person, intent.typed());
+                        case UNLOCK, EXPIRY -> null;
+                    },
                     null);
         } catch (Problem refusal) {
             return new Password(null, refusal);

@@ -1,6 +1,5 @@
 package earnest.changes;
 
-import earnest.access.SignedIn;
 import earnest.checks.Standing;
 import earnest.core.passwords.Secret;
 import earnest.ground.Writes;
@@ -8,6 +7,7 @@ import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
 import earnest.systems.PasswordStyle;
 import earnest.systems.Systems;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
@@ -42,19 +42,30 @@ class PasswordTrial {
         this.writes = writes;
     }
 
-    Changes.Trial tryOut(UUID ticketId, SignedIn me, String systemId, Secret candidate) {
+    Changes.Trial tryOut(UUID ticketId, Actor actor, String systemId, Secret candidate) {
         ManagedSystem system = systems.system(systemId);
-        FreshPassword.mustBeAllowed(system, PasswordStyle.TYPED);
+        Action action = action(actor);
+        if (action == Action.TEMPORARY_PASSWORD) {
+            FreshPassword.mustBeAllowed(system, PasswordStyle.TYPED);
+        }
         Subject subject = subjects.read(ticketId, system);
         writes.run(
                 () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
+                    Tickets.View ticket = tickets.hold(ticketId, actor);
                     // Else it would tell an impostor's helper what the person's words are.
-                    Standing.Deed deed = subject.deed(Action.TEMPORARY_PASSWORD, me.id());
+                    Standing.Deed deed = subject.deed(action, actor.id());
                     Permissions.mustBeOpen(standing.judge(ticket, deed, subject.groups()));
-                    limits.count(me.id());
+                    limits.count(actor.id());
                 });
         return new Changes.Trial(
                 passwords.check(system, subject.person(), candidate), system.remembers());
+    }
+
+    /** For what it is typed. */
+    private static Action action(Actor actor) {
+        return switch (actor) {
+            case Actor.AtDesk _ -> Action.TEMPORARY_PASSWORD;
+            case Actor.Alone _ -> Action.OWN_PASSWORD;
+        };
     }
 }

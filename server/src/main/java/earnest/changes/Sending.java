@@ -11,6 +11,7 @@ import org.springframework.stereotype.Component;
 
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** Sends a change to its system, with the password that it takes. */
 @Component
@@ -40,19 +41,30 @@ class Sending {
         granted.mustCover(change);
         return switch (change.action) {
             case UNLOCK -> system.connector().unlock(change.ref(), change.beforeMark);
-            case TEMPORARY_PASSWORD -> temporary(system, change);
+            case TEMPORARY_PASSWORD ->
+                    with(
+                            change,
+                            secret ->
+                                    system.connector()
+                                            .setTemporary(change.ref(), secret, change.beforeMark));
+            case OWN_PASSWORD ->
+                    with(
+                            change,
+                            secret ->
+                                    system.connector()
+                                            .setOwn(change.ref(), secret, change.beforeMark));
             case EXPIRY -> expire(system, change);
         };
     }
 
-    private ChangeResult temporary(ManagedSystem system, AccountChange change) {
+    private ChangeResult with(AccountChange change, Function<Secret, ChangeResult> set) {
         Optional<Secret> password = secrets.take(Objects.requireNonNull(change.wrappedId));
         if (password.isEmpty()) {
             return new ChangeResult.Refused(
                     "The password was gone before it was used. Start again.");
         }
         try (Secret secret = password.get()) {
-            return system.connector().setTemporary(change.ref(), secret, change.beforeMark);
+            return set.apply(secret);
         }
     }
 

@@ -8,6 +8,7 @@ import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
@@ -110,6 +111,9 @@ class Settling {
                     }
                     AccountChange change = changes.findById(id).orElseThrow();
                     record.append(entries.bySystem(EntryKind.CHANGE_TOOK_EFFECT, change));
+                    if (change.action == Action.OWN_PASSWORD) {
+                        forget(change); // its person knows it; nobody is to be told
+                    }
                     events.publishEvent(
                             new Changes.TookEffect(
                                     id,

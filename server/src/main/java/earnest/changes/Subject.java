@@ -18,9 +18,9 @@ record Subject(
         Account account,
         LiveAccounts.Everywhere everywhere,
         Set<String> groups) {
-    /** What an analyst would do here: what a permit must be for. */
-    Standing.Deed deed(Action action, UUID analyst) {
+    /** What would be done here, and by whom: what a permit must be for. */
+    Standing.Deed deed(Action action, UUID actor) {
         return new Standing.Deed(
-                person.id(), account.system(), account.name(), action.word(), analyst);
+                person.id(), account.system(), account.name(), action.word(), actor);
     }
 }

@@ -1,6 +1,5 @@
 package earnest.changes;
 
-import earnest.access.SignedIn;
 import earnest.connectors.AccountLookup;
 import earnest.connectors.AccountState;
 import earnest.ground.Problem;
@@ -9,6 +8,7 @@ import earnest.systems.Account;
 import earnest.systems.Accounts;
 import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
@@ -73,9 +73,9 @@ class Subjects {
      *
      * @throws Problem 409 if this desk, or this analyst, cannot help with the account
      */
-    AccountState helpable(ManagedSystem system, Subject subject, SignedIn me, Action action) {
+    AccountState helpable(ManagedSystem system, Subject subject, Actor actor, Action action) {
         String hindrance =
-                live.hindrance(system, subject.everywhere(), subject.person(), me.ownAccount());
+                live.hindrance(system, subject.everywhere(), subject.person(), actor.ownAccount());
         if (hindrance != null) {
             throw new Problem(409, "cannot-be-helped", hindrance);
         }

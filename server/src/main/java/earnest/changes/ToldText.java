@@ -4,6 +4,8 @@ import earnest.channels.MessageWriter;
 import earnest.channels.Messages;
 import earnest.channels.Recipient;
 import earnest.core.passwords.Secret;
+import earnest.links.LinkText;
+import earnest.links.Links;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -11,6 +13,7 @@ import earnest.record.TheRecord;
 import earnest.systems.Action;
 import earnest.systems.Systems;
 
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -33,7 +36,8 @@ class ToldText implements MessageWriter {
     private final Systems systems;
     private final TheRecord record;
     private final Clock clock;
-    private final org.springframework.beans.factory.ObjectProvider<Messages> messages;
+    private final ObjectProvider<Messages> messages;
+    private final Links links;
 
     ToldText(
             ChangeRepository changes,
@@ -41,19 +45,24 @@ class ToldText implements MessageWriter {
             Systems systems,
             TheRecord record,
             Clock clock,
-            org.springframework.beans.factory.ObjectProvider<Messages> messages) {
+            ObjectProvider<Messages> messages,
+            Links links) {
         this.changes = changes;
         this.people = people;
         this.systems = systems;
         this.record = record;
         this.clock = clock;
         this.messages = messages;
+        this.links = links;
     }
 
     @EventListener
     void on(Changes.TookEffect effect) {
         if (effect.action() == Action.EXPIRY) {
             return; // told by whoever watches the handover
+        }
+        if (effect.action() == Action.OWN_PASSWORD) {
+            links.make(NotAsked.PURPOSE, effect.change(), NotAsked.LASTS);
         }
         boolean told = false;
         for (People.Contact contact : everywhere(effect.person())) {
@@ -105,21 +114,28 @@ class ToldText implements MessageWriter {
 
     @Override
     public Optional<Secret> words(UUID about) {
-        return changes.findById(about)
-                .map(
-                        change ->
-                                Secret.of(
-                                        "The service desk changed your account %s in %s: %s. If you did not ask for this, call the service desk at once."
-                                                .formatted(
-                                                        change.account,
-                                                        systems.system(change.system).name(),
-                                                        done(change))));
+        return changes.findById(about).map(this::words);
+    }
+
+    private Secret words(AccountChange change) {
+        String system = systems.system(change.system).name();
+        if (change.action == Action.OWN_PASSWORD) {
+            return LinkText.around(
+                    "Your password for %s was changed. If that was you, there is nothing to do. If you did not ask for this, say so here:\n\n"
+                            .formatted(system),
+                    links.address(change.id),
+                    "");
+        }
+        return Secret.of(
+                "The service desk changed your account %s in %s: %s. If you did not ask for this, call the service desk at once."
+                        .formatted(change.account, system, done(change)));
     }
 
     private static String done(AccountChange change) {
         return switch (change.action) {
             case UNLOCK -> "it was unlocked";
             case TEMPORARY_PASSWORD -> "it has a temporary password";
+            case OWN_PASSWORD -> "it has a password of your own";
             case EXPIRY -> "its temporary password is out of force";
         };
     }

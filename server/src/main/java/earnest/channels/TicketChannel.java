@@ -17,6 +17,19 @@ public interface TicketChannel {
     /** For the record. */
     ChannelDeeds deeds();
 
+    /** What whoever is there is called on the record, before anybody knows who they are. */
+    default String other() {
+        return "Caller";
+    }
+
+    /**
+     * Whether people are there alone, without an analyst: they prove themselves on a page of their
+     * own, and the desk hears of it only when somebody has to look.
+     */
+    default boolean alone() {
+        return false;
+    }
+
     /** From where the facts say somebody comes, or empty where they do not say. */
     Optional<Address> address(Map<String, String> facts);
 

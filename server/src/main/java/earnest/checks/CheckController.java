@@ -5,6 +5,7 @@ import earnest.checks.methods.Reply;
 import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
+import earnest.tickets.Actor;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -72,7 +73,7 @@ class CheckController {
             example = "{\"offer\": \"authenticator\"}")
     @PostMapping("/api/tickets/{ticket}/checks")
     Begun begin(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Begin begin) {
-        return new Begun(proving.begin(ticket, me, begin.offer()));
+        return new Begun(proving.begin(ticket, new Actor.AtDesk(me), begin.offer()));
     }
 
     @ApiCall(
@@ -104,11 +105,11 @@ class CheckController {
         String chosen = reply.chosen();
         if (typed != null && chosen == null) {
             try (Secret secret = Secret.of(typed.strip())) {
-                return replies.reply(ticket, check, me, new Reply.Typed(secret));
+                return replies.reply(ticket, check, new Actor.AtDesk(me), new Reply.Typed(secret));
             }
         }
         if (typed == null && chosen != null) {
-            return replies.reply(ticket, check, me, new Reply.Chosen(chosen));
+            return replies.reply(ticket, check, new Actor.AtDesk(me), new Reply.Chosen(chosen));
         }
         throw Problem.invalid("A reply is typed or chosen, one of the two.");
     }
@@ -125,6 +126,6 @@ class CheckController {
     @DeleteMapping("/api/tickets/{ticket}/checks/{check}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(SignedIn me, @PathVariable UUID ticket, @PathVariable UUID check) {
-        proving.drop(ticket, check, me);
+        proving.drop(ticket, check, new Actor.AtDesk(me));
     }
 }

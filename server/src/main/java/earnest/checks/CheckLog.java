@@ -1,12 +1,14 @@
 package earnest.checks;
 
 import earnest.access.SignedIn;
+import earnest.channels.TicketChannels;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Result;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -21,22 +23,29 @@ class CheckLog {
     /**
      * Who is there to have done something.
      *
-     * @param analyst null where something outside says what became of a check
+     * @param actor null where something outside says what became of a check, or Earnest itself
      * @param system what that is, and what it is called
      */
-    record There(@Nullable SignedIn analyst, String system, String systemName) {
-        static There of(SignedIn analyst) {
-            return new There(analyst, "earnest", "Earnest");
+    record There(@Nullable Actor actor, String system, String systemName) {
+        static There of(@Nullable Actor actor) {
+            return new There(actor, "earnest", "Earnest");
         }
     }
 
     private final Tickets tickets;
+    private final TicketChannels channels;
     private final People people;
     private final TheRecord record;
     private final Clock clock;
 
-    CheckLog(Tickets tickets, People people, TheRecord record, Clock clock) {
+    CheckLog(
+            Tickets tickets,
+            TicketChannels channels,
+            People people,
+            TheRecord record,
+            Clock clock) {
         this.tickets = tickets;
+        this.channels = channels;
         this.people = people;
         this.record = record;
         this.clock = clock;
@@ -70,15 +79,19 @@ class CheckLog {
     }
 
     /** What a caller does before they are proved is done by the caller, as the person. */
-    private static Entry by(EntryKind kind, Tickets.View ticket, Result.By by, There there) {
-        SignedIn analyst = there.analyst();
+    private Entry by(EntryKind kind, Tickets.View ticket, Result.By by, There there) {
         Tickets.Talk talk = ticket.talk();
         return switch (by) {
-            case CALLER -> Entry.byCaller(kind, talk == null ? "none" : talk.reference());
+            case CALLER ->
+                    Entry.byCaller(
+                            kind,
+                            talk == null ? "none" : talk.reference(),
+                            channels.channel(ticket.channel()).other());
+            // Where there is no analyst, Earnest does their part.
             case ANALYST ->
-                    analyst == null
-                            ? Entry.byEarnest(kind)
-                            : Entry.by(kind, analyst.id(), analyst.name());
+                    there.actor() instanceof Actor.AtDesk(SignedIn analyst)
+                            ? Entry.by(kind, analyst.id(), analyst.name())
+                            : Entry.byEarnest(kind);
             case OUTSIDE -> Entry.bySystem(kind, there.system(), there.systemName());
         };
     }

@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.channels.TicketChannels;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
@@ -36,6 +37,7 @@ class Gathered {
     private final ProofMethods methods;
     private final People people;
     private final Tickets tickets;
+    private final TicketChannels channels;
     private final Clock clock;
 
     Gathered(
@@ -43,11 +45,13 @@ class Gathered {
             ProofMethods methods,
             People people,
             Tickets tickets,
+            TicketChannels channels,
             Clock clock) {
         this.checks = checks;
         this.methods = methods;
         this.people = people;
         this.tickets = tickets;
+        this.channels = channels;
         this.clock = clock;
     }
 
@@ -171,12 +175,14 @@ class Gathered {
         }
     }
 
-    /** What could be made by the methods that the rulebook knows. */
+    /** What could be made here by the methods that the rulebook knows. */
     List<Offered> offers(OfTicket of, Rulebooks.InForce book) {
         List<Offered> offered = new ArrayList<>();
         Instant now = clock.instant();
+        boolean alone = channels.channel(of.ticket().channel()).alone();
         for (ProofMethod method : methods.all()) {
-            if (book.rules().checks().containsKey(method.id())) {
+            boolean here = alone ? method.forOneself().isPresent() : method.atDesk();
+            if (here && book.rules().checks().containsKey(method.id())) {
                 method.offers(of.known(method, book, now))
                         .forEach(possible -> offered.add(new Offered(method, possible)));
             }

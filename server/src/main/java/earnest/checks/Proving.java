@@ -1,6 +1,5 @@
 package earnest.checks;
 
-import earnest.access.SignedIn;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Possible;
 import earnest.checks.methods.ProofMethod;
@@ -9,8 +8,10 @@ import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.EntryKind;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.security.SecureRandom;
@@ -62,17 +63,17 @@ class Proving {
     }
 
     /** Begins a check that the page offered; what was open before goes unanswered. */
-    UUID begin(UUID ticketId, SignedIn me, String offer) {
+    UUID begin(UUID ticketId, Actor actor, String offer) {
         return writes.get(
                 () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
+                    Tickets.View ticket = tickets.hold(ticketId, actor);
                     ProofCheck check = check(ticket, claimed(ticket), offer);
                     ProofMethod method = methods.must(check);
                     if (method.needsSomebodyOnTheLine()) {
                         mustBeOnTheLine(ticket, check);
                     }
-                    endOpen(ticketId, me);
-                    start(ticket, check, method, CheckLog.There.of(me));
+                    endOpen(ticketId, actor);
+                    start(ticket, check, method, actor);
                     checks.add(check);
                     return check.id;
                 });
@@ -88,13 +89,19 @@ class Proving {
         ticket.mustBeSpeaking();
     }
 
-    private void start(
-            Tickets.View ticket, ProofCheck check, ProofMethod method, CheckLog.There there) {
+    private void start(Tickets.View ticket, ProofCheck check, ProofMethod method, Actor actor) {
         Duration lasts = method.lasts();
         check.expiresAt = lasts == null ? null : check.startedAt.plus(lasts);
-        check.tries = carriedTries(check, method);
+        // Alone, wrong tries are counted by name: what was tried elsewhere must not show there.
+        check.tries = actor instanceof Actor.Alone ? 0 : carriedTries(check, method);
         String what = method.begin(check);
-        log.append(EntryKind.CHECK_BEGUN, ticket, check, Result.By.ANALYST, there, what);
+        log.append(
+                EntryKind.CHECK_BEGUN,
+                ticket,
+                check,
+                Result.By.ANALYST,
+                CheckLog.There.of(actor),
+                what);
     }
 
     /**
@@ -146,28 +153,28 @@ class Proving {
     }
 
     /** Ends a check without an answer. */
-    void drop(UUID ticketId, UUID checkId, SignedIn me) {
+    void drop(UUID ticketId, UUID checkId, Actor actor) {
         writes.run(
                 () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
+                    Tickets.View ticket = tickets.hold(ticketId, actor);
                     ProofCheck check = replies.onTicket(ticketId, checkId);
                     Replies.mustBeUnderWay(check);
-                    letGo(ticket, check, me);
+                    letGo(ticket, check, actor);
                 });
     }
 
     /** Whoever lets go of a ticket ends what they had open. */
-    void endOpen(UUID ticketId, SignedIn me) {
+    void endOpen(UUID ticketId, @Nullable Actor actor) {
         Tickets.View ticket = tickets.view(ticketId);
         for (ProofCheck check : checks.findByTicketIdOrderByStartedAt(ticketId)) {
             if (check.state == CheckState.OPEN) {
-                letGo(ticket, check, me);
+                letGo(ticket, check, actor);
             }
         }
     }
 
     /** While the call goes on, letting go is the caller's not knowing; after it, nobody's. */
-    private void letGo(Tickets.View ticket, ProofCheck check, SignedIn me) {
+    private void letGo(Tickets.View ticket, ProofCheck check, @Nullable Actor actor) {
         Result.Ends end = methods.must(check).letGo(check);
         boolean goesOn =
                 check.conversationId != null
@@ -179,7 +186,7 @@ class Proving {
                             "ended a check without an answer",
                             Result.By.ANALYST);
         }
-        log.end(ticket, check, end, CheckLog.There.of(me));
+        log.end(ticket, check, end, CheckLog.There.of(actor));
     }
 
     private static UUID claimed(Tickets.View ticket) {

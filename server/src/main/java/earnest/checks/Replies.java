@@ -1,6 +1,5 @@
 package earnest.checks;
 
-import earnest.access.SignedIn;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.OutsideReplies;
 import earnest.checks.methods.ProofMethod;
@@ -9,6 +8,7 @@ import earnest.checks.methods.Result;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.EntryKind;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -51,14 +51,14 @@ class Replies implements OutsideReplies {
         this.clock = clock;
     }
 
-    /** Takes what the analyst typed or chose. */
-    Outcome reply(UUID ticketId, UUID checkId, SignedIn me, Reply reply) {
+    /** Takes what was typed or chosen. */
+    Outcome reply(UUID ticketId, UUID checkId, Actor actor, Reply reply) {
         return writes.get(
                 () -> {
-                    Tickets.View ticket = tickets.hold(ticketId, me);
+                    Tickets.View ticket = tickets.hold(ticketId, actor);
                     ProofCheck check = onTicket(ticketId, checkId);
                     ProofMethod method = methods.must(check);
-                    CheckLog.There there = CheckLog.There.of(me);
+                    CheckLog.There there = CheckLog.There.of(actor);
                     boolean lateNo =
                             reply instanceof Reply.Chosen(String choice)
                                     && choice.equals(CheckState.DENIED.word())

@@ -61,7 +61,9 @@ class Queue {
         for (Tickets.View ticket : tickets.open()) {
             UUID holder = ticket.holder();
             if (holder == null) {
-                waiting.add(row(ticket));
+                if (!helpsThemselves(ticket)) {
+                    waiting.add(row(ticket));
+                }
             } else if (holder.equals(me.id())) {
                 inHand.add(row(ticket));
             } else {
@@ -69,6 +71,11 @@ class Queue {
             }
         }
         return new Edge(inHand, waiting, withColleagues);
+    }
+
+    /** Nobody has to do anything, until something is to be remembered. */
+    private boolean helpsThemselves(Tickets.View ticket) {
+        return channels.channel(ticket.channel()).alone() && ticket.reminder() == null;
     }
 
     private Waiting row(Tickets.View t) {

@@ -2,6 +2,7 @@ package earnest.handover;
 
 import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
+import earnest.links.LinkText;
 import earnest.links.Links;
 
 import org.springframework.stereotype.Component;
@@ -43,21 +44,10 @@ class HandoverLinkMessage implements MessageWriter {
     }
 
     private Secret words(Handover handover) {
-        String system = names.of(handover);
-        try (Secret address = links.address(handover.id)) {
-            return address.open(characters -> words(system, characters));
-        }
-    }
-
-    private static Secret words(String system, char[] address) {
-        StringBuilder words = new StringBuilder(300);
-        words.append("A temporary password for ")
-                .append(system)
-                .append(" waits for you here, to be shown once within four hours:\n\n")
-                .append(address)
-                .append("\n\nIf you did not ask for this, say so there.");
-        Secret secret = Secret.of(words);
-        words.setLength(0);
-        return secret;
+        return LinkText.around(
+                "A temporary password for %s waits for you here, to be shown once within four hours:\n\n"
+                        .formatted(names.of(handover)),
+                links.address(handover.id),
+                "\n\nIf you did not ask for this, say so there.");
     }
 }

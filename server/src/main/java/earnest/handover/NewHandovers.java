@@ -58,7 +58,7 @@ class NewHandovers {
     @EventListener
     void on(Changes.TookEffect effect) {
         UUID wrapped = effect.wrapped();
-        if (effect.action() == Action.EXPIRY
+        if (effect.action() != Action.TEMPORARY_PASSWORD
                 || wrapped == null
                 || handovers.findByChangeId(effect.change()).isPresent()) {
             return;

@@ -55,9 +55,14 @@ class RunningOut {
         if (expiry.action() != Action.EXPIRY) {
             return;
         }
-        UUID given = Objects.requireNonNull(expiry.about());
-        Handover handover =
-                handovers.findByChangeId(given).flatMap(h -> handovers.lock(h.id)).orElseThrow();
+        // What was never handed over is told by whoever had it taken out of force.
+        handovers
+                .findByChangeId(Objects.requireNonNull(expiry.about()))
+                .flatMap(h -> handovers.lock(h.id))
+                .ifPresent(this::ranOut);
+    }
+
+    private void ranOut(Handover handover) {
         handover.state = Handovers.State.EXPIRED;
         secrets.forget(handover.wrappedId);
         entries.append(Entry.byEarnest(EntryKind.HANDOVER_EXPIRED), handover);

@@ -3,27 +3,20 @@ package earnest.links;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
-
-import java.util.Map;
-import java.util.function.Function;
-import java.util.stream.Collectors;
 
 /** What whoever holds a link does with it. */
 @Service
 class Answering {
     private final LinkRows rows;
     private final LinkTokens tokens;
-    private final Map<String, LinkPurpose> purposes;
+    private final LinkPurposes purposes;
     private final Writes writes;
 
-    Answering(
-            LinkRows rows, LinkTokens tokens, ObjectProvider<LinkPurpose> purposes, Writes writes) {
+    Answering(LinkRows rows, LinkTokens tokens, LinkPurposes purposes, Writes writes) {
         this.rows = rows;
         this.tokens = tokens;
-        this.purposes =
-                purposes.stream().collect(Collectors.toMap(LinkPurpose::id, Function.identity()));
+        this.purposes = purposes;
         this.writes = writes;
     }
 
@@ -36,39 +29,42 @@ class Answering {
                         + " whole. If you still want to answer, ask the service desk for another.");
     }
 
-    private LinkRows.Open open(String token) {
+    /** A link that may be answered, with what stands behind it. */
+    private record Found(LinkRows.Open link, LinkPurpose purpose) {}
+
+    private Found open(String token, String page) {
         return tokens.id(token)
                 .flatMap(rows::open)
-                .filter(link -> purposes.containsKey(link.purpose()))
+                .flatMap(
+                        link ->
+                                purposes.purpose(link.purpose())
+                                        .map(purpose -> new Found(link, purpose)))
+                .filter(found -> found.purpose.page().equals(page))
                 .orElseThrow(Answering::over);
     }
 
-    private LinkPurpose purpose(LinkRows.Open link) {
-        return purposes.get(link.purpose());
-    }
-
-    /** What it is about, for whoever pressed. */
-    LinkPurpose.Shown press(String token) {
+    LinkPurpose.Shown press(String token, String page) {
         return writes.get(
                 () -> {
-                    LinkRows.Open link = open(token);
-                    return purpose(link)
-                            .opened(link.about(), rows.press(link.id()))
+                    Found found = open(token, page);
+                    return found.purpose
+                            .opened(found.link.about(), rows.press(found.link.id()))
                             .orElseThrow(Answering::over);
                 });
     }
 
-    /** Takes the answer, once. */
-    LinkPurpose.Told answer(String token, String choice) {
+    Links.Answered answer(String token, String choice, String page) {
         return writes.get(
                 () -> {
-                    LinkRows.Open link = open(token);
-                    if (!rows.use(link.id())) {
+                    Found found = open(token, page);
+                    if (!rows.use(found.link.id())) {
                         throw over();
                     }
-                    return purpose(link)
-                            .answered(link.about(), choice)
-                            .orElseThrow(Answering::over);
+                    LinkPurpose.Told told =
+                            found.purpose
+                                    .answered(found.link.about(), choice)
+                                    .orElseThrow(Answering::over);
+                    return new Links.Answered(found.link.about(), told);
                 });
     }
 }

@@ -73,11 +73,11 @@ class LinkController {
         }
     }
 
-    private final Answering links;
+    private final Links links;
     private final GuessLimits limits;
     private final ClientAddress addresses;
 
-    LinkController(Answering links, GuessLimits limits, ClientAddress addresses) {
+    LinkController(Links links, GuessLimits limits, ClientAddress addresses) {
         this.links = links;
         this.limits = limits;
         this.addresses = addresses;
@@ -103,7 +103,7 @@ class LinkController {
     @PostMapping("/api/links/press")
     LinkPurpose.Shown press(@Valid @RequestBody Pressed pressed, HttpServletRequest request) {
         count(request);
-        return links.press(pressed.token());
+        return links.press(pressed.token(), Links.PAGE);
     }
 
     @ApiCall(
@@ -119,7 +119,8 @@ class LinkController {
     @PostMapping("/api/links/answer")
     ResponseEntity<Done> answer(@Valid @RequestBody Answered answered, HttpServletRequest request) {
         count(request);
-        LinkPurpose.Told told = links.answer(answered.token(), answered.choice());
+        LinkPurpose.Told told =
+                links.answer(answered.token(), answered.choice(), Links.PAGE).told();
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(new Done(told.says(), shown(told.secret())));

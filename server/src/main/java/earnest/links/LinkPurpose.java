@@ -15,6 +15,11 @@ public interface LinkPurpose {
     /** Stable, since it is stored, such as {@code approval}. */
     String id();
 
+    /** The page behind whose address the token stands; what is of one page, no other takes. */
+    default String page() {
+        return Links.PAGE;
+    }
+
     /**
      * What is shown to whoever pressed, in the present transaction; empty where it is over.
      *

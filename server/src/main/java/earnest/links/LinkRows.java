@@ -35,12 +35,15 @@ class LinkRows {
                 .update();
     }
 
-    Optional<UUID> latest(UUID about) {
+    /** One that was made. */
+    record Made(UUID id, String purpose) {}
+
+    Optional<Made> latest(UUID about) {
         return database.sql(
-                        "select id from one_time_link where about_id = :about order by made_at"
-                                + " desc, id desc limit 1")
+                        "select id, purpose from one_time_link where about_id = :about order by"
+                                + " made_at desc, id desc limit 1")
                 .param("about", about)
-                .query(UUID.class)
+                .query((row, i) -> new Made(row.getObject(1, UUID.class), row.getString(2)))
                 .optional();
     }
 

@@ -7,6 +7,31 @@ import java.util.UUID;
 
 /** Makes one-time links and ends them. Thread-safe. */
 public interface Links {
+    /** The page for whatever needs none of its own. */
+    String PAGE = "/link";
+
+    /**
+     * What it is about, for whoever pressed on that page.
+     *
+     * @throws earnest.ground.Problem 404, the same for a token that never was, that was used, that
+     *     is over, and that is another page's
+     */
+    LinkPurpose.Shown press(String token, String page);
+
+    /**
+     * Takes the answer, once, in one transaction with whatever comes of it.
+     *
+     * @throws earnest.ground.Problem 404 as {@link #press}, 422 if it is none of the choices
+     */
+    Answered answer(String token, String choice, String page);
+
+    /**
+     * What came of an answer.
+     *
+     * @param about what the link was about, as its purpose knows it
+     */
+    record Answered(UUID about, LinkPurpose.Told told) {}
+
     /**
      * Makes a link, in the present transaction.
      *

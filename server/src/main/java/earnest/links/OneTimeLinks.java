@@ -11,16 +11,36 @@ import java.util.UUID;
 /** Makes links and ends them. */
 @Service
 class OneTimeLinks implements Links {
+    private final Answering answering;
+    private final LinkPurposes purposes;
     private final LinkRows rows;
     private final LinkTokens tokens;
     private final LinkPlace place;
     private final Ids ids;
 
-    OneTimeLinks(LinkRows rows, LinkTokens tokens, LinkPlace place, Ids ids) {
+    OneTimeLinks(
+            Answering answering,
+            LinkPurposes purposes,
+            LinkRows rows,
+            LinkTokens tokens,
+            LinkPlace place,
+            Ids ids) {
+        this.answering = answering;
+        this.purposes = purposes;
         this.rows = rows;
         this.tokens = tokens;
         this.place = place;
         this.ids = ids;
+    }
+
+    @Override
+    public LinkPurpose.Shown press(String token, String page) {
+        return answering.press(token, page);
+    }
+
+    @Override
+    public Answered answer(String token, String choice, String page) {
+        return answering.answer(token, choice, page);
     }
 
     @Override
@@ -32,8 +52,10 @@ class OneTimeLinks implements Links {
 
     @Override
     public Secret address(UUID about) {
-        UUID id = rows.latest(about).orElseThrow(() -> new IllegalStateException("no link"));
-        return Secret.of(place.url() + "/link#" + tokens.token(id));
+        LinkRows.Made made =
+                rows.latest(about).orElseThrow(() -> new IllegalStateException("no link"));
+        String page = purposes.purpose(made.purpose()).map(LinkPurpose::page).orElse(Links.PAGE);
+        return Secret.of(place.url() + page + "#" + tokens.token(made.id()));
     }
 
     @Override

@@ -30,6 +30,7 @@ class Directory implements People {
     private final Systems systems;
     private final JdbcClient database;
     private final Finding finding;
+    private final WhoIs whoIs;
 
     Directory(
             PeopleRepository people,
@@ -37,13 +38,15 @@ class Directory implements People {
             SourceRows sources,
             Systems systems,
             JdbcClient database,
-            Finding finding) {
+            Finding finding,
+            WhoIs whoIs) {
         this.people = people;
         this.entries = entries;
         this.sources = sources;
         this.systems = systems;
         this.database = database;
         this.finding = finding;
+        this.whoIs = whoIs;
     }
 
     @Override
@@ -95,6 +98,11 @@ class Directory implements People {
     @Override
     public List<Found> find(String typed, int most) {
         return finding.find(typed, most);
+    }
+
+    @Override
+    public Optional<Person> whoIs(String typed) {
+        return whoIs.find(typed).flatMap(this::person);
     }
 
     @Override

@@ -24,6 +24,12 @@ public interface People {
 
     Optional<Person> byAccount(String account);
 
+    /**
+     * Who is meant by a login, a mailbox, a staff number or a telephone number, however it is
+     * spelt; empty where that is nobody, or more than one.
+     */
+    Optional<Person> whoIs(String typed);
+
     /** Those on whose record a number in E.164 or a mailbox stands. */
     List<Person> withContact(String value);
 

@@ -38,9 +38,14 @@ public final class Entry {
         return new Entry(kind, new Leaf.Actor("analyst", analyst.toString(), "password"), name);
     }
 
-    /** Done by whoever is on the line, as the person they say they are. */
-    public static Entry byCaller(EntryKind kind, String call) {
-        return new Entry(kind, new Leaf.Actor("caller", call, null), "Caller");
+    /**
+     * Done by whoever is on the other side of a conversation, as the person they say they are.
+     *
+     * @param reference of the conversation
+     * @param name what they are called while nobody knows who they are, such as {@code Caller}
+     */
+    public static Entry byCaller(EntryKind kind, String reference, String name) {
+        return new Entry(kind, new Leaf.Actor("caller", reference, null), name);
     }
 
     /** Done by the person, as a system shows. */

@@ -18,11 +18,18 @@ public enum Action implements Worded {
             "give a temporary password to",
             "has a temporary password that must be changed at first sign-in",
             'T'),
+    /** What somebody does for themselves, once they proved enough. */
+    OWN_PASSWORD(
+            Operation.SET_OWN,
+            "Own password",
+            "set the password that its person chose for",
+            "has a password that its person chose",
+            ' '),
     /** What Earnest does by itself when a temporary password ran out unused. */
     EXPIRY(
             Operation.REPLACE_UNUSED,
             "Temporary password out of force",
-            "take the unused temporary password out of force of",
+            "take the password out of force of",
             "has a password that nobody knows",
             ' ');
 

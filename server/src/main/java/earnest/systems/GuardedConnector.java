@@ -90,6 +90,11 @@ final class GuardedConnector implements Connector {
     }
 
     @Override
+    public ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return ask(() -> connector.setOwn(account, password, before), this::notSent);
+    }
+
+    @Override
     public ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
         return ask(() -> connector.replaceUnused(account, password, effect), this::notSent);
     }

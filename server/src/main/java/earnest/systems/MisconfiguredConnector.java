@@ -58,6 +58,11 @@ final class MisconfiguredConnector implements Connector {
     }
 
     @Override
+    public ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return notSent();
+    }
+
+    @Override
     public ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
         return notSent();
     }

@@ -50,7 +50,7 @@ class Closing {
                             TicketEntries.entry(EntryKind.TICKET_CLOSED, ticket, me)
                                     .person(ticket.personId, null)
                                     .personal("summary", "“" + summary + "”"));
-                    events.publishEvent(new Tickets.LetGo(id, me));
+                    events.publishEvent(new Tickets.LetGo(id, new Actor.AtDesk(me)));
                     events.publishEvent(new Tickets.Closed(id));
                 });
     }

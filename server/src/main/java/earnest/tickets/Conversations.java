@@ -218,7 +218,8 @@ class Conversations {
                 missed
                         ? channel.deeds().went()
                         : dropped ? channel.deeds().dropped() : channel.deeds().ended();
-        Entry entry = dropped ? told(kind, channel) : Entry.byCaller(kind, reference);
+        Entry entry =
+                dropped ? told(kind, channel) : Entry.byCaller(kind, reference, channel.other());
         record.append(entry.data("did", did).ticket(ticket.id, conversation.id));
     }
 

@@ -26,6 +26,30 @@ class Holding {
         return tickets.lock(id).orElseThrow(() -> Problem.unknown("ticket"));
     }
 
+    Ticket held(UUID id, Actor actor) {
+        return switch (actor) {
+            case Actor.AtDesk(SignedIn me) -> held(id, me);
+            case Actor.Alone(UUID person) -> alone(id, person);
+        };
+    }
+
+    /** Whoever is on a page of their own acts on their own ticket, until somebody takes it. */
+    private Ticket alone(UUID id, UUID person) {
+        Ticket ticket = locked(id);
+        if (ticket.holderId != null) {
+            throw new Problem(
+                    409,
+                    "held-by-another",
+                    "Somebody at the service desk goes on with this. They will reach you.");
+        }
+        if (ticket.state != Tickets.State.OPEN
+                || ticket.conversationId == null
+                || !person.equals(ticket.personId)) {
+            throw new Problem(409, "page-over", "This page is over. Begin again.");
+        }
+        return ticket;
+    }
+
     Ticket held(UUID id, SignedIn me) {
         me.must(Right.WORK_AT_DESK);
         Ticket ticket = locked(id);
@@ -49,7 +73,11 @@ class Holding {
      * As {@link #held(UUID, SignedIn)}, and nobody may have decided anything since {@code version}.
      */
     Ticket held(UUID id, SignedIn me, long version) {
-        Ticket ticket = held(id, me);
+        return held(id, new Actor.AtDesk(me), version);
+    }
+
+    Ticket held(UUID id, Actor actor, long version) {
+        Ticket ticket = held(id, actor);
         if (ticket.version != version) {
             throw new Problem(
                     409,

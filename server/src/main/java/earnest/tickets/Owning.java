@@ -97,7 +97,7 @@ class Owning {
                                                 analysts.find(former)
                                                         .map(Analysts.Colleague::name)
                                                         .orElse("a colleague")));
-                        events.publishEvent(new Tickets.LetGo(id, me));
+                        events.publishEvent(new Tickets.LetGo(id, new Actor.AtDesk(me)));
                     }
                 });
     }
@@ -120,7 +120,7 @@ class Owning {
                     record.append(
                             TicketEntries.entry(EntryKind.TICKET_PASSED, ticket, me)
                                     .personal("to", colleague.name()));
-                    events.publishEvent(new Tickets.LetGo(id, me));
+                    events.publishEvent(new Tickets.LetGo(id, new Actor.AtDesk(me)));
                 });
     }
 }

@@ -28,6 +28,7 @@ class TicketDesk implements Tickets {
     private final Talking talking;
     private final Claiming claiming;
     private final Closing closing;
+    private final BeingAlone beingAlone;
 
     TicketDesk(
             TicketRepository tickets,
@@ -37,7 +38,8 @@ class TicketDesk implements Tickets {
             Owning owning,
             Talking talking,
             Claiming claiming,
-            Closing closing) {
+            Closing closing,
+            BeingAlone beingAlone) {
         this.tickets = tickets;
         this.views = views;
         this.holding = holding;
@@ -46,6 +48,7 @@ class TicketDesk implements Tickets {
         this.talking = talking;
         this.claiming = claiming;
         this.closing = closing;
+        this.beingAlone = beingAlone;
     }
 
     @Override
@@ -60,14 +63,14 @@ class TicketDesk implements Tickets {
     }
 
     @Override
-    public View hold(UUID id, SignedIn me) {
-        holding.held(id, me);
+    public View hold(UUID id, Actor actor) {
+        holding.held(id, actor);
         return view(id);
     }
 
     @Override
-    public View hold(UUID id, SignedIn me, long version) {
-        holding.held(id, me, version);
+    public View hold(UUID id, Actor actor, long version) {
+        holding.held(id, actor, version);
         return view(id);
     }
 
@@ -119,6 +122,21 @@ class TicketDesk implements Tickets {
     @Override
     public void close(UUID id, SignedIn me, String summary, long version) {
         closing.close(id, me, summary, version);
+    }
+
+    @Override
+    public UUID beginsAlone(String channel, String reference, UUID person) {
+        return beingAlone.begins(channel, reference, person);
+    }
+
+    @Override
+    public void endsAlone(UUID id, String summary) {
+        beingAlone.ends(id, summary);
+    }
+
+    @Override
+    public void reopen(UUID id, String words) {
+        beingAlone.reopens(id, words);
     }
 
     @Override

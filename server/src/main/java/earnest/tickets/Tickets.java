@@ -29,13 +29,18 @@ public interface Tickets {
      *
      * @throws earnest.ground.Problem 409 if it is closed or somebody else holds it
      */
-    View hold(UUID ticket, SignedIn me);
+    View hold(UUID ticket, Actor actor);
+
+    /** As {@link #hold(UUID, Actor)}, by an analyst. */
+    default View hold(UUID ticket, SignedIn me) {
+        return hold(ticket, new Actor.AtDesk(me));
+    }
 
     /** Locks the ticket for work that Earnest does by itself. */
     View lock(UUID ticket);
 
     /** As {@link #hold}, and nobody may have decided anything since {@code version}. */
-    View hold(UUID ticket, SignedIn me, long version);
+    View hold(UUID ticket, Actor actor, long version);
 
     /** Marks that evidence, a stop or an intent came: decisions made on the former version fall. */
     void bump(UUID ticket);
@@ -58,6 +63,21 @@ public interface Tickets {
     void claim(UUID ticket, SignedIn me, UUID person, long version);
 
     void close(UUID ticket, SignedIn me, String summary, long version);
+
+    /**
+     * Somebody begins by themselves, where nobody at the desk has to take them: the ticket is open,
+     * nobody holds it, and it names whom they say they are. In the present transaction.
+     */
+    UUID beginsAlone(String channel, String reference, UUID person);
+
+    /** Closes what was begun so, in the present transaction; nothing if it is closed. */
+    void endsAlone(UUID ticket, String summary);
+
+    /**
+     * Opens a closed ticket again for the desk, with a reminder, in the present transaction; one
+     * that is open only gets the reminder.
+     */
+    void reopen(UUID ticket, String words);
 
     /** Puts a reminder on a ticket, or takes it away. */
     void remind(UUID ticket, @Nullable String words);
@@ -194,6 +214,10 @@ public interface Tickets {
     /** Told in the transaction in which a ticket is closed. */
     record Closed(UUID ticket) {}
 
-    /** Told when a ticket changes hands or ends: what its holder had open ends too. */
-    record LetGo(UUID ticket, SignedIn by) {}
+    /**
+     * Told when a ticket changes hands or ends: what its holder had open ends too.
+     *
+     * @param by null: Earnest itself
+     */
+    record LetGo(UUID ticket, @Nullable Actor by) {}
 }

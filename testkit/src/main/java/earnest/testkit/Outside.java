@@ -70,6 +70,19 @@ public final class Outside {
                                 .reduce((a, b) -> b));
     }
 
+    /** The token of the one-time link in the latest text to somebody after so many; waits. */
+    public String textedLink(String account, int textsBefore) {
+        return Eventually.get(
+                "a link in " + account + "'s pocket",
+                () -> {
+                    List<String> texts = texts(account);
+                    return texts.subList(Math.min(textsBefore, texts.size()), texts.size()).stream()
+                            .filter(text -> text.contains("#"))
+                            .map(text -> text.replaceAll("(?s).*#([A-Za-z0-9_-]+).*", "$1"))
+                            .reduce((a, b) -> b);
+                });
+    }
+
     /** {@code up, down}. */
     public void mail(String mode) {
         standins.post("/api/mail/mode", Map.of("mode", mode)).ok();

@@ -18,6 +18,7 @@ import java.nio.CharBuffer;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.Arrays;
+import java.util.function.Function;
 
 /** Changes accounts on the server that takes writes: each is one modify under a condition. */
 final class LdapChanges {
@@ -44,6 +45,14 @@ final class LdapChanges {
     }
 
     ChangeResult setTemporary(AccountRef account, Secret password, String before) {
+        return set(account, password, unchanged(before), LdapChanges::temporary);
+    }
+
+    ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return set(account, password, unchanged(before), LdapChanges::own);
+    }
+
+    private static Filter unchanged(String before) {
         Instant lastSet = LdapMark.read(before).lastSet();
         Filter unchanged =
                 lastSet == null
@@ -51,7 +60,7 @@ final class LdapChanges {
                                 Filter.createPresenceFilter(LdapAttributes.CHANGED))
                         : Filter.createEqualityFilter(
                                 LdapAttributes.CHANGED, LdapTime.write(lastSet));
-        return set(account, password, Filter.createANDFilter(notSwitchedOff(), unchanged));
+        return Filter.createANDFilter(notSwitchedOff(), unchanged);
     }
 
     ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
@@ -70,7 +79,7 @@ final class LdapChanges {
                                 Filter.createNOTFilter(
                                         Filter.createEqualityFilter(
                                                 LdapAttributes.MODIFIER, account.place()))));
-        return set(account, password, unused);
+        return set(account, password, unused, LdapChanges::temporary);
     }
 
     private static Filter notSwitchedOff() {
@@ -78,12 +87,16 @@ final class LdapChanges {
                 Filter.createEqualityFilter(LdapAttributes.LOCKED, LdapAttributes.SWITCHED_OFF));
     }
 
-    private ChangeResult set(AccountRef account, Secret password, Filter condition) {
+    private ChangeResult set(
+            AccountRef account,
+            Secret password,
+            Filter condition,
+            Function<byte[], Modification[]> change) {
         return password.open(
                 characters -> {
                     byte[] bytes = utf8(characters);
                     try {
-                        return send(account, condition, temporary(bytes));
+                        return send(account, condition, change.apply(bytes));
                     } finally {
                         Arrays.fill(bytes, (byte) 0);
                     }
@@ -95,6 +108,14 @@ final class LdapChanges {
         return new Modification[] {
             new Modification(ModificationType.REPLACE, "userPassword", password),
             new Modification(ModificationType.REPLACE, LdapAttributes.MUST_CHANGE, "TRUE")
+        };
+    }
+
+    /** A password that its person chose; the directory takes 'must change' away with it. */
+    private static Modification[] own(byte[] password) {
+        return new Modification[] {
+            new Modification(ModificationType.REPLACE, "userPassword", password),
+            new Modification(ModificationType.REPLACE, LdapAttributes.MUST_CHANGE)
         };
     }
 

@@ -102,6 +102,11 @@ class LdapConnector implements Connector {
     }
 
     @Override
+    public ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return changes.setOwn(account, password, before);
+    }
+
+    @Override
     public ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
         return changes.replaceUnused(account, password, effect);
     }

@@ -31,6 +31,11 @@ final class LdapEffects {
                                     && !now.lockedSince().isBefore(asked);
             case SET_TEMPORARY, REPLACE_UNUSED ->
                     later && now.lastSet() != null && !now.lastSet().isBefore(earliest);
+            case SET_OWN ->
+                    later
+                            && !now.mustChange()
+                            && now.lastSet() != null
+                            && !now.lastSet().isBefore(earliest);
         };
     }
 
@@ -40,7 +45,7 @@ final class LdapEffects {
         boolean notOlder = LdapMark.read(now.mark()).version().compareTo(then.version()) >= 0;
         return switch (operation) {
             case UNLOCK -> notOlder && now.lockedSince() == null;
-            case SET_TEMPORARY, REPLACE_UNUSED ->
+            case SET_TEMPORARY, REPLACE_UNUSED, SET_OWN ->
                     notOlder
                             && now.lastSet() != null
                             && then.lastSet() != null

@@ -31,15 +31,19 @@ final class ScimChanges {
     }
 
     ChangeResult setTemporary(AccountRef account, Secret password, String before) {
+        return set(account, password, true, unchanged(before));
+    }
+
+    ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return set(account, password, false, unchanged(before));
+    }
+
+    private static Function<ScimMark, @Nullable String> unchanged(String before) {
         ScimMark was = ScimMark.read(before);
-        return set(
-                account,
-                password,
-                now ->
-                        Objects.equals(now.passwordSet(), was.passwordSet())
-                                ? null
-                                : "The password was changed meanwhile. Look again before you go"
-                                        + " on.");
+        return now ->
+                Objects.equals(now.passwordSet(), was.passwordSet())
+                        ? null
+                        : "The password was changed meanwhile. Look again before you go on.";
     }
 
     ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
@@ -47,21 +51,25 @@ final class ScimChanges {
         return set(
                 account,
                 password,
+                true,
                 now ->
                         was.passwordSet() != null
                                         && Objects.equals(now.passwordSet(), was.passwordSet())
-                                        && now.mustChange()
+                                        && (now.mustChange() || !was.mustChange())
                                 ? null
                                 : "The temporary password was used or changed meanwhile.");
     }
 
     private ChangeResult set(
-            AccountRef account, Secret password, Function<ScimMark, @Nullable String> refusal) {
+            AccountRef account,
+            Secret password,
+            boolean mustChange,
+            Function<ScimMark, @Nullable String> refusal) {
         return change(
                 account,
                 refusal,
                 body -> {
-                    body.password(password).replace(path(settings.mustChange()), true);
+                    body.password(password).replace(path(settings.mustChange()), mustChange);
                     return settings.locked() == null
                             ? body
                             : body.replace(path(settings.locked()), false);

@@ -22,6 +22,11 @@ final class ScimEffects {
                             && is.passwordSet() != null
                             && (was.passwordSet() == null
                                     || is.passwordSet().isAfter(was.passwordSet()));
+            case SET_OWN ->
+                    !is.mustChange()
+                            && is.passwordSet() != null
+                            && (was.passwordSet() == null
+                                    || is.passwordSet().isAfter(was.passwordSet()));
         };
     }
 
@@ -30,7 +35,7 @@ final class ScimEffects {
         ScimMark is = ScimMark.read(now.mark());
         return switch (operation) {
             case UNLOCK -> !is.locked();
-            case SET_TEMPORARY, REPLACE_UNUSED ->
+            case SET_TEMPORARY, REPLACE_UNUSED, SET_OWN ->
                     is.passwordSet() != null
                             && (then.passwordSet() == null
                                     || !is.passwordSet().isBefore(then.passwordSet()));

@@ -140,6 +140,7 @@ record ScimSettings(
         if (mustChange != null && passwordSet != null) {
             operations.add(Operation.SET_TEMPORARY);
             operations.add(Operation.REPLACE_UNUSED);
+            operations.add(Operation.SET_OWN);
         }
         return operations;
     }

@@ -1,7 +1,6 @@
 package earnest.checks.methods;
 
 import earnest.channels.Messages;
-import earnest.channels.Recipient;
 import earnest.core.assurance.Route;
 import earnest.ground.Problem;
 import earnest.people.People;
@@ -10,20 +9,17 @@ import org.springframework.stereotype.Component;
 
 import java.time.Duration;
 import java.util.List;
-import java.util.Objects;
 
 /**
  * A code is sent to a contact on record, and read back by whoever is there. A method says by which
  * carrier: it extends this, and is a {@code @Component}.
  */
 public abstract class CodeBySending implements ProofMethod {
-    private static final int DIGITS = 6;
+    protected static final int DIGITS = 6;
     private static final int TRIES = 3;
     private static final Duration LASTS = Duration.ofMinutes(10);
-    private static final int MOST_CODES = 6;
-    private static final Duration CODES_WINDOW = Duration.ofMinutes(30);
 
-    private final CheckHistory history;
+    private final ContactSending sending;
     private final SentCodes codes;
     private final Messages messages;
     private final ContactWords contacts;
@@ -31,18 +27,17 @@ public abstract class CodeBySending implements ProofMethod {
     /**
      * What every such method needs.
      *
-     * @param history of all checks
      * @param codes that are made again when they are needed
      */
     @Component
     public record Parts(
-            CheckHistory history, SentCodes codes, Messages messages, ContactWords contacts) {}
+            ContactSending sending, SentCodes codes, Messages messages, ContactWords contacts) {}
 
     private final Route route;
 
     protected CodeBySending(Route route, Parts parts) {
         this.route = route;
-        this.history = parts.history;
+        this.sending = parts.sending;
         this.codes = parts.codes;
         this.messages = parts.messages;
         this.contacts = parts.contacts;
@@ -65,14 +60,10 @@ public abstract class CodeBySending implements ProofMethod {
 
     @Override
     public List<Possible> offers(Known known) {
-        return known.contacts().stream()
-                .filter(contact -> reached(contact) && allowed(contact) && !known.recent(contact))
+        return sending.reached(known, route).stream()
+                .filter(this::allowed)
                 .map(this::possible)
                 .toList();
-    }
-
-    private boolean reached(People.Contact contact) {
-        return messages.reach(contact).filter(reach -> reach.route() == route).isPresent();
     }
 
     private Possible possible(People.Contact contact) {
@@ -90,18 +81,7 @@ public abstract class CodeBySending implements ProofMethod {
 
     @Override
     public String begin(Check check) {
-        long sent =
-                history.startedSince(check.person(), id(), check.startedAt().minus(CODES_WINDOW));
-        if (sent >= MOST_CODES) {
-            throw Refusals.tooMany(
-                    "This person was sent %d codes within half an hour. Use another check."
-                            .formatted(sent));
-        }
-        messages.send(
-                CodeMessage.OCCASION,
-                check.id(),
-                new Recipient(
-                        check.ticket(), check.person(), Objects.requireNonNull(check.contact())));
+        sending.send(check, id(), CodeMessage.OCCASION, "codes");
         return "sent a code to " + contacts.of(check);
     }
 

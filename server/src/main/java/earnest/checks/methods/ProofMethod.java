@@ -24,6 +24,16 @@ public interface ProofMethod {
     /** What could be done for this person now. */
     List<Possible> offers(Known known);
 
+    /** Whether an analyst can ask for it. */
+    default boolean atDesk() {
+        return true;
+    }
+
+    /** How it serves somebody who is alone on a page of their own; empty: not there. */
+    default Optional<ForOneself> forOneself() {
+        return Optional.empty();
+    }
+
     /** Whether somebody must be on the line to be asked. */
     default boolean needsSomebodyOnTheLine() {
         return true;

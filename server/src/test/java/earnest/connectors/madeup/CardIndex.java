@@ -81,6 +81,11 @@ public final class CardIndex implements Connector {
     }
 
     @Override
+    public ChangeResult setOwn(AccountRef account, Secret password, String before) {
+        return write(account, password, before);
+    }
+
+    @Override
     public ChangeResult replaceUnused(AccountRef account, Secret password, String effect) {
         return write(account, password, effect);
     }

@@ -29,7 +29,7 @@ public final class CardIndexKind implements SystemKind {
 
     @Override
     public Set<Operation> operations(Fields settings) {
-        return EnumSet.of(Operation.SET_TEMPORARY, Operation.REPLACE_UNUSED);
+        return EnumSet.of(Operation.SET_TEMPORARY, Operation.SET_OWN, Operation.REPLACE_UNUSED);
     }
 
     @Override

@@ -3,6 +3,7 @@ package earnest.checks.methods.authenticator;
 import earnest.checks.Enrolments;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
@@ -18,6 +19,7 @@ import org.springframework.stereotype.Component;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 
 /** The caller reads the running code of an enrolled authenticator. */
@@ -101,6 +103,17 @@ class AuthenticatorCode implements ProofMethod {
                         + " left",
                 "as {person}, read a wrong authenticator code for the last time",
                 Result.By.CALLER);
+    }
+
+    @Override
+    public Optional<ForOneself> forOneself() {
+        return Optional.of(
+                new ForOneself(
+                        "Code from your authenticator",
+                        "six digits, from the app",
+                        DIGITS,
+                        "Type the six digits that your authenticator shows now.",
+                        85));
     }
 
     @Override

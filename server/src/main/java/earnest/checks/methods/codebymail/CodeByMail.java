@@ -2,10 +2,13 @@ package earnest.checks.methods.codebymail;
 
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CodeBySending;
+import earnest.checks.methods.ForOneself;
 import earnest.core.assurance.Route;
 import earnest.people.People;
 
 import org.springframework.stereotype.Component;
+
+import java.util.Optional;
 
 /**
  * A code is sent to the person's own mailbox: the one at work may be what they are locked out of.
@@ -24,6 +27,17 @@ class CodeByMail extends CodeBySending {
     @Override
     protected boolean allowed(People.Contact contact) {
         return !contact.kind().behindTheLock();
+    }
+
+    @Override
+    public Optional<ForOneself> forOneself() {
+        return Optional.of(
+                new ForOneself(
+                        "Code to your own mailbox",
+                        "not the one at work",
+                        DIGITS,
+                        "Type the six digits that come by mail.",
+                        40));
     }
 
     @Override

@@ -4,6 +4,7 @@ import earnest.channels.MessageWriter;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
+import earnest.links.LinkText;
 import earnest.links.Links;
 import earnest.people.People;
 
@@ -47,27 +48,10 @@ class ApprovalMessage implements MessageWriter {
 
     private Secret words(Check check) {
         String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
-        try (Secret address = links.address(check.id())) {
-            String as = ManagersLink.asked(check).as();
-            return address.open(characters -> words(person, as, characters));
-        }
-    }
-
-    private static Secret words(String person, String as, char[] address) {
-        StringBuilder words = new StringBuilder(400);
-        words.append("Somebody who says they are ")
-                .append(person)
-                .append(" asks the service desk for help with getting in. You are asked as ")
-                .append(as)
-                .append(
-                        ": please say whether that is right; it takes a minute, and the link is"
-                                + " good for half an hour:\n\n")
-                .append(address)
-                .append(
-                        "\n\nIf you know nothing of it, say so there. Nobody will ask you for a"
-                                + " password.");
-        Secret secret = Secret.of(words);
-        words.setLength(0);
-        return secret;
+        return LinkText.around(
+                "Somebody who says they are %s asks the service desk for help with getting in. You are asked as %s: please say whether that is right; it takes a minute, and the link is good for half an hour:\n\n"
+                        .formatted(person, ManagersLink.asked(check).as()),
+                links.address(check.id()),
+                "\n\nIf you know nothing of it, say so there. Nobody will ask you for a password.");
     }
 }

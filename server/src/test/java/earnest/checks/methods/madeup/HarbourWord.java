@@ -2,6 +2,7 @@ package earnest.checks.methods.madeup;
 
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
@@ -14,6 +15,7 @@ import earnest.ground.Problem;
 import org.springframework.stereotype.Component;
 
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /** The caller says the word of the harbour, which everybody there knows and nobody elsewhere. */
@@ -74,6 +76,12 @@ public class HarbourWord implements ProofMethod {
                             "as {person}, said a wrong word for the last time",
                             Result.By.CALLER);
         }
+    }
+
+    @Override
+    public Optional<ForOneself> forOneself() {
+        return Optional.of(
+                new ForOneself("Word of the harbour", "said at a gate", 5, "Type the word.", 100));
     }
 
     @Override

@@ -1,0 +1,94 @@
+package earnest.checks;
+
+import earnest.checks.methods.OwnPage;
+import earnest.core.passwords.Secret;
+import earnest.tickets.Actor;
+import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * Proof by somebody who is alone on a page of their own. The page learns nothing from it that it
+ * would not learn for a name that nobody has: {@link #waysOfNobody}. Thread-safe.
+ */
+public interface ProofAlone {
+    /** The page on which it is done. */
+    String PAGE = OwnPage.ADDRESS;
+
+    /**
+     * A way to prove oneself. Its words hang on its method alone, and on two digits.
+     *
+     * @param id the same for the same way as long as the page lasts
+     * @param seconds that it takes, about
+     * @param digits that are typed on the page; 0: a link is opened elsewhere
+     * @param asks while it is under way, in a sentence
+     * @param tries that it takes
+     * @param lasts how long it is open
+     */
+    record Way(
+            String id,
+            String label,
+            String note,
+            int seconds,
+            int digits,
+            String asks,
+            int tries,
+            Duration lasts) {}
+
+    /**
+     * How far it is.
+     *
+     * @param ways that can be begun now, the quickest first
+     * @param passed what was proved, as the ways were called
+     * @param enoughFor systems in which an own password may be set
+     * @param stopped whether a 'no' stands
+     */
+    record Progress(
+            List<Way> ways,
+            @Nullable UnderWay open,
+            List<String> passed,
+            List<String> enoughFor,
+            boolean stopped) {}
+
+    /** One that is under way. */
+    record UnderWay(Way way, int triesLeft, Instant until) {}
+
+    /** How far the person of a ticket is, for an own password in these systems. */
+    Progress progress(Tickets.View ticket, List<String> systems);
+
+    /**
+     * Believable ways for a name that nobody has; the same for the same mark. They can be begun and
+     * never end well.
+     */
+    List<Way> waysOfNobody(String mark);
+
+    /**
+     * Begins one of the ways; what was open before goes unanswered.
+     *
+     * @throws earnest.ground.Problem 409 if it is not there any more, 429 after too many
+     */
+    void begin(UUID ticket, Actor.Alone who, String way);
+
+    /**
+     * Takes what was typed for what is under way.
+     *
+     * @return whether it was right; what is wrong is counted
+     * @throws earnest.ground.Problem 409 if nothing is under way
+     */
+    boolean type(UUID ticket, Actor.Alone who, Secret typed);
+
+    /** The ticket of a check, if the check passed. */
+    Optional<UUID> ticketIfPassed(UUID check);
+
+    /**
+     * The person did not ask for what was done on a ticket: what proved it last is taken back, and
+     * everything of theirs is stopped. In the present transaction.
+     */
+    void notAsked(UUID ticket, UUID person);
+}

@@ -1,0 +1,305 @@
+package earnest.selfservice;
+
+import earnest.access.GuessLimits;
+import earnest.access.Tokens;
+import earnest.checks.ProofAlone;
+import earnest.core.passwords.Secret;
+import earnest.ground.Ids;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.links.LinkPurpose;
+import earnest.links.Links;
+import earnest.people.People;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import earnest.tickets.Actor;
+import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * Who somebody is and their proof, on a page of their own. For a name that nobody has, each step
+ * does the like and is refused by the same limits; nothing is sent, and nothing can be right.
+ */
+@Service
+class OwnPageDesk {
+    private static final GuessLimits.Limit BEGUN = new GuessLimits.Limit(5, Duration.ofMinutes(30));
+    private static final GuessLimits.Limit WRONG = new GuessLimits.Limit(10, Duration.ofHours(1));
+
+    private final OwnSessionRows rows;
+    private final OwnPageComposer composer;
+    private final OwnPageEnds ends;
+    private final Robots robots;
+    private final GuessLimits limits;
+    private final ProofAlone proof;
+    private final People people;
+    private final Tickets tickets;
+    private final Links links;
+    private final TheRecord record;
+    private final Writes writes;
+    private final SecureRandom random;
+    private final Clock clock;
+    private final Ids ids;
+
+    OwnPageDesk(
+            OwnSessionRows rows,
+            OwnPageComposer composer,
+            OwnPageEnds ends,
+            Robots robots,
+            GuessLimits limits,
+            ProofAlone proof,
+            People people,
+            Tickets tickets,
+            Links links,
+            TheRecord record,
+            Writes writes,
+            SecureRandom random,
+            Clock clock,
+            Ids ids) {
+        this.rows = rows;
+        this.composer = composer;
+        this.ends = ends;
+        this.robots = robots;
+        this.limits = limits;
+        this.proof = proof;
+        this.people = people;
+        this.tickets = tickets;
+        this.links = links;
+        this.record = record;
+        this.writes = writes;
+        this.random = random;
+        this.clock = clock;
+        this.ids = ids;
+    }
+
+    /**
+     * Begins; gives the token of the session, for the browser's cookie.
+     *
+     * @throws Problem 422 if the puzzle was not solved, 429 after many tries
+     */
+    String start(String name, String puzzle, String solution) {
+        String mark = robots.mark(name);
+        robots.mustBeSolved(mark, puzzle, solution);
+        String token = Tokens.draw(random);
+        UUID id = ids.next();
+        Optional<UUID> person = people.whoIs(name).map(People.Person::id);
+        writes.run(() -> add(id, mark, person.orElse(null), token));
+        return token;
+    }
+
+    private void add(UUID id, String mark, @Nullable UUID person, String token) {
+        UUID ticket = person == null ? null : begun(id, person);
+        rows.add(
+                new OwnSession(
+                        id,
+                        mark,
+                        ticket == null ? null : person,
+                        ticket,
+                        clock.instant(),
+                        clock.instant(),
+                        0,
+                        null),
+                token);
+    }
+
+    /**
+     * The ticket, or null where nothing can be done here, as for somebody who is stopped: that is
+     * on the record, and the page is that of a name that nobody has.
+     */
+    private @Nullable UUID begun(UUID session, UUID person) {
+        UUID ticket = tickets.beginsAlone(OwnPages.ID, session.toString(), person);
+        List<String> systems = composer.systemsOf(person);
+        ProofAlone.Progress progress = proof.progress(tickets.view(ticket), systems);
+        if (systems.isEmpty() || progress.stopped() || progress.ways().isEmpty()) {
+            tickets.endsAlone(ticket, "Nothing can be done for them on a page of their own");
+            return null;
+        }
+        return ticket;
+    }
+
+    /** What the page shows now, of whatever token a browser has. */
+    OwnPage page(@Nullable String token) {
+        if (token == null) {
+            return composer.bare(OwnPage.Stage.BEGIN);
+        }
+        return switch (rows.of(token)) {
+            case OwnSessionRows.Found.Here(OwnSession session) -> composer.of(session);
+            case OwnSessionRows.Found.Moved() -> composer.bare(OwnPage.Stage.MOVED);
+            case OwnSessionRows.Found.Over() -> composer.bare(OwnPage.Stage.BEGIN);
+        };
+    }
+
+    /**
+     * The session of a browser's token; a step is made in it.
+     *
+     * @throws Problem 401 if there is none, 409 if it goes on in another browser
+     */
+    OwnSession step(@Nullable String token) {
+        if (token != null) {
+            switch (rows.of(token)) {
+                case OwnSessionRows.Found.Here(OwnSession session) -> {
+                    if (writes.get(() -> rows.step(session.id()))) {
+                        return session;
+                    }
+                }
+                case OwnSessionRows.Found.Moved() ->
+                        throw new Problem(
+                                409, "moved-on", "You went on in another browser. Go on there.");
+                case OwnSessionRows.Found.Over() -> {}
+            }
+        }
+        throw new Problem(401, "page-over", "This page is over. Begin again.");
+    }
+
+    /** Who acts in a session of somebody whom we know. */
+    static Actor.Alone who(OwnSession session) {
+        return new Actor.Alone(Objects.requireNonNull(session.person()));
+    }
+
+    /**
+     * Begins one of the ways.
+     *
+     * @throws Problem 409 if it is none of the page's, 429 after too many
+     */
+    void begin(OwnSession session, String way) {
+        if (!limits.take("own-begun " + session.nameMark(), BEGUN)) {
+            throw tooMany();
+        }
+        UUID ticket = session.ticket();
+        if (ticket != null) {
+            try {
+                proof.begin(ticket, who(session), way);
+            } catch (Problem problem) {
+                throw problem.status() == 429 ? tooMany() : problem;
+            }
+            return;
+        }
+        ProofAlone.Way begun =
+                proof.waysOfNobody(session.nameMark()).stream()
+                        .filter(one -> one.id().equals(way))
+                        .findFirst()
+                        .orElseThrow(OwnPageDesk::notThere);
+        Instant until = clock.instant().plus(begun.lasts());
+        writes.run(
+                () ->
+                        rows.pretend(
+                                session.id(), new Nobody(begun.id(), until, begun.tries()).text()));
+    }
+
+    private static Problem notThere() {
+        return new Problem(
+                409, "not-offered", "That way is not open any more. Take another of the list.");
+    }
+
+    private static Problem tooMany() {
+        return new Problem(
+                429,
+                "too-many-checks",
+                "That was begun too often. Wait half an hour, or call the service desk.");
+    }
+
+    /**
+     * Takes what was typed for what is under way.
+     *
+     * @return whether it was right
+     * @throws Problem 409 if nothing is under way, 429 after too many wrong ones
+     */
+    boolean type(OwnSession session, Secret typed) {
+        String bucket = "own-wrong " + session.nameMark();
+        if (!limits.take(bucket, WRONG)) {
+            throw new Problem(
+                    429,
+                    "too-many-tries",
+                    "There were too many wrong answers for this name. Wait an hour, or call the"
+                            + " service desk.");
+        }
+        UUID ticket = session.ticket();
+        boolean right =
+                ticket == null ? nothingIsRight(session) : proof.type(ticket, who(session), typed);
+        if (right) {
+            limits.giveBack(bucket);
+        } else {
+            writes.run(() -> wrong(session));
+        }
+        return right;
+    }
+
+    private boolean nothingIsRight(OwnSession session) {
+        Nobody nobody = Nobody.read(session.nobody());
+        if (!nobody.open(clock.instant())) {
+            throw new Problem(
+                    409,
+                    "check-over",
+                    "Nothing is waited for any more. Begin again with one of the list.");
+        }
+        writes.run(() -> rows.pretend(session.id(), nobody.wrong().text()));
+        return false;
+    }
+
+    private void wrong(OwnSession session) {
+        rows.wrong(session.id());
+        if (session.wrong() + 1 >= OwnSession.MOST_WRONG) {
+            ends.end(session, "Too many wrong answers on a page of their own");
+        }
+    }
+
+    /** What stands behind a link that was sent for a page; nothing is used up. */
+    LinkPurpose.Shown press(String link) {
+        return links.press(link, ProofAlone.PAGE);
+    }
+
+    /** That nothing goes on. */
+    OwnPage over() {
+        return composer.bare(OwnPage.Stage.OVER);
+    }
+
+    /**
+     * Answers such a link.
+     *
+     * @return the new token of the session, for the browser that opened it; null: it goes on
+     *     nowhere
+     * @throws Problem 404 if the link is over, 422 if it is none of the answers
+     */
+    @Nullable String answer(String link, String choice) {
+        return writes.get(
+                () -> {
+                    Links.Answered answered = links.answer(link, choice, ProofAlone.PAGE);
+                    return proof.ticketIfPassed(answered.about()).map(this::moved).orElse(null);
+                });
+    }
+
+    private String moved(UUID ticket) {
+        String token = Tokens.draw(random);
+        if (rows.move(ticket, token).isEmpty()) {
+            throw new Problem(409, "page-over", "The page is over. Begin again.");
+        }
+        Tickets.View view = tickets.view(ticket);
+        Tickets.Talk talk = view.talk();
+        record.append(
+                Entry.byCaller(
+                                EntryKind.PAGE_MOVED,
+                                talk == null ? "none" : talk.reference(),
+                                "Somebody on the page")
+                        .ticket(ticket, view.conversation())
+                        .person(view.person(), null));
+        return token;
+    }
+
+    /** Leaves: nothing goes on. */
+    void leave(@Nullable String token) {
+        if (token != null && rows.of(token) instanceof OwnSessionRows.Found.Here(OwnSession one)) {
+            writes.run(() -> ends.end(one, "Left a page of their own"));
+        }
+    }
+}

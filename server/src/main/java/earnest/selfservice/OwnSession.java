@@ -1,0 +1,42 @@
+package earnest.selfservice;
+
+import org.jspecify.annotations.Nullable;
+
+import java.time.Duration;
+import java.time.Instant;
+import java.util.UUID;
+
+/**
+ * One go at helping oneself, bound to one browser and one name.
+ *
+ * @param nameMark of the name that was typed, by which it is known again
+ * @param person null: nobody has the name, or nothing can be done for them here
+ * @param ticket null exactly when the person is
+ * @param wrong answers in it
+ * @param nobody how far the pretence is, as JSON; null while nothing was begun, or it is real
+ */
+record OwnSession(
+        UUID id,
+        String nameMark,
+        @Nullable UUID person,
+        @Nullable UUID ticket,
+        Instant startedAt,
+        Instant lastStepAt,
+        int wrong,
+        @Nullable String nobody) {
+    /** It ends so long after its last step. */
+    static final Duration IDLE = Duration.ofMinutes(10);
+
+    /** It ends so long after its first. */
+    static final Duration LONGEST = Duration.ofMinutes(30);
+
+    /** Wrong answers after which it is over. */
+    static final int MOST_WRONG = 5;
+
+    /** Over when this is not after now. */
+    Instant endsAt() {
+        Instant idle = lastStepAt.plus(IDLE);
+        Instant longest = startedAt.plus(LONGEST);
+        return idle.isBefore(longest) ? idle : longest;
+    }
+}

@@ -1,0 +1,102 @@
+import { useState } from "react";
+import { Arrived } from "./arrived";
+import { Choose } from "./choose";
+import { Done } from "./done";
+import { Big, Phone } from "./parts";
+import { Prove } from "./prove";
+import { useOwnPage } from "./use-own-page";
+import { Who } from "./who";
+
+const NAME = "earnest-own-name";
+
+/** Where people help themselves: who, proof, a new password. Phone first, one thing on a screen. */
+export function Forgot() {
+  const own = useOwnPage();
+  // Only so that one sees for whom the page is; the server knows.
+  const [name, setName] = useState(() => sessionStorage.getItem(NAME) ?? "");
+  const [token, setToken] = useState(() => window.location.hash.slice(1));
+  const named = (typed: string) => {
+    sessionStorage.setItem(NAME, typed);
+    setName(typed);
+  };
+  const forget = () => {
+    sessionStorage.removeItem(NAME);
+    setName("");
+  };
+  const { page } = own;
+  if (!page)
+    return (
+      <Phone
+        organisation=""
+        title={own.away ? "Just now we cannot be reached" : "One moment"}
+        lead={
+          own.away ? "Nothing is lost. Load the page again in a minute, or call the service desk." : undefined
+        }
+      />
+    );
+  if (token)
+    return (
+      <Arrived
+        organisation={page.organisation}
+        token={token}
+        own={own}
+        done={() => {
+          window.history.replaceState(null, "", "/forgot");
+          setToken("");
+        }}
+      />
+    );
+  switch (page.stage) {
+    case "begin":
+      return <Who organisation={page.organisation} own={own} named={named} />;
+    case "prove":
+      return <Prove page={page} name={name} own={own} />;
+    case "choose":
+      return <Choose page={page} name={name} own={own} />;
+    case "setting":
+    case "done":
+      return <Done page={page} name={name} own={own} leave={forget} />;
+    case "moved":
+      return (
+        <Phone
+          organisation={page.organisation}
+          title="You went on elsewhere"
+          lead="The link was opened, and the page goes on there. Here it stops; you can close it."
+        >
+          <Again words="Begin anew here" forget={forget} own={own} />
+        </Phone>
+      );
+    case "over":
+      return (
+        <Phone
+          organisation={page.organisation}
+          title="This is stopped"
+          lead="Somebody said that they did not ask for this. Nothing can be changed now, and the service desk is told. Call it to get on."
+        />
+      );
+  }
+}
+
+interface AgainProps {
+  words: string;
+  forget: () => void;
+  own: ReturnType<typeof useOwnPage>;
+}
+
+function Again({ words, forget, own }: AgainProps) {
+  return (
+    <div className="px-5">
+      <Big
+        look="quiet"
+        onClick={() =>
+          own.act(async () => {
+            forget();
+            return own.page && { ...own.page, stage: "begin" };
+          })
+        }
+      >
+        {words}
+      </Big>
+    </div>
+  );
+}
