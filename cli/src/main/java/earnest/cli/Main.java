@@ -14,7 +14,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-/** {@code earnest assess, password, procedure, record, spell, verify}. */
+/** {@code earnest assess, password, procedure, record, spell, understand, verify}. */
 public final class Main {
     private static final Map<String, Supplier<Command>> COMMANDS = new LinkedHashMap<>();
 
@@ -24,6 +24,7 @@ public final class Main {
         COMMANDS.put("procedure", ProcedureCommand::new);
         COMMANDS.put("spell", SpellCommand::new);
         COMMANDS.put("record", RecordCommand::new);
+        COMMANDS.put("understand", UnderstandCommand::new);
         COMMANDS.put("verify", VerifyCommand::new);
     }
 
