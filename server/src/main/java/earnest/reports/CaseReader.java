@@ -22,6 +22,7 @@ final class CaseReader {
     static final Set<EntryKind> KINDS =
             EnumSet.of(
                     EntryKind.CALL_RANG,
+                    EntryKind.PAGE_BEGUN,
                     EntryKind.PERSON_CLAIMED,
                     EntryKind.CHECK_PASSED,
                     EntryKind.CHANGE_INTENDED,
@@ -68,7 +69,9 @@ final class CaseReader {
 
     private void end() {
         UUID of = ticket;
-        Instant began = first.get(EntryKind.CALL_RANG);
+        // Somebody rang, or helped themselves, and then said at once who they are.
+        Instant rang = first.get(EntryKind.CALL_RANG);
+        Instant began = rang == null ? first.get(EntryKind.PAGE_BEGUN) : rang;
         if (of != null && began != null) {
             Instant effect = first.get(EntryKind.CHANGE_TOOK_EFFECT);
             Instant in = in(effect);

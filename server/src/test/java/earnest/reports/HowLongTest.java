@@ -3,10 +3,12 @@ package earnest.reports;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
+import earnest.checks.methods.madeup.HarbourWord;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
+import earnest.testkit.OwnPage;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -15,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.stream.StreamSupport;
 
 /** How long it takes is answered from the record, with the cases behind it. */
@@ -76,6 +79,20 @@ class HowLongTest {
                                 .query(Long.class)
                                 .single())
                 .isPositive();
+    }
+
+    @Test
+    void whoHelpedThemselvesIsACaseOfTheirOwnChannel() {
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        page.start(app.somebody()).ok();
+        for (String gate : List.of("north", "south")) {
+            page.begin("harbour-word." + gate).ok();
+            page.type(HarbourWord.WORD).ok();
+        }
+        page.set("Copper-kettle-under-pier-7", "directory").ok();
+        page.settled();
+        JsonNode answer = app.desk("elif.hartono").api().get(asked("channel", "")).ok();
+        assertThat(answer.get("groups").findValuesAsString("id")).contains("self-service");
     }
 
     @Test
