@@ -45,16 +45,4 @@ record GoneChannel(String id) implements TicketChannel {
     public Optional<Address> address(Map<String, String> facts) {
         return Optional.empty();
     }
-
-    @Override
-    public void answered(String reference) {}
-
-    @Override
-    public void ended(String reference) {}
-
-    @Override
-    public void held(String reference) {}
-
-    @Override
-    public void resumed(String reference) {}
 }

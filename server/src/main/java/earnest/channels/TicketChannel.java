@@ -5,7 +5,8 @@ import java.util.Optional;
 
 /**
  * A way in which people come to the desk. It tells by {@link ChannelEvent}s that somebody is there
- * or gone; what is peculiar to it are facts of the conversation. Thread-safe.
+ * or gone; what is peculiar to it are facts of the conversation. One that finds out by itself what
+ * the desk does with them is told nothing. Thread-safe.
  */
 public interface TicketChannel {
     /** As rules and tickets name it, such as {@code call}. */
@@ -42,14 +43,14 @@ public interface TicketChannel {
     record Address(String value, String masked) {}
 
     /** The desk takes the conversation. */
-    void answered(String reference);
+    default void answered(String reference) {}
 
     /** The desk ends it. */
-    void ended(String reference);
+    default void ended(String reference) {}
 
     /** The desk lets it wait: the other side hears nothing. */
-    void held(String reference);
+    default void held(String reference) {}
 
     /** The desk goes on with one that waited. */
-    void resumed(String reference);
+    default void resumed(String reference) {}
 }

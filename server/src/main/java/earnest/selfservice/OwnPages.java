@@ -72,18 +72,4 @@ class OwnPages implements TicketChannel {
     public Optional<Address> address(Map<String, String> facts) {
         return Optional.empty();
     }
-
-    // A page asks by itself how it stands, so nothing has to be told to it.
-
-    @Override
-    public void answered(String reference) {}
-
-    @Override
-    public void ended(String reference) {}
-
-    @Override
-    public void held(String reference) {}
-
-    @Override
-    public void resumed(String reference) {}
 }
