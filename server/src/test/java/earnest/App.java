@@ -219,9 +219,11 @@ public final class App implements AutoCloseable {
                         Optional.of(
                                         database()
                                                 .sql(
-                                                        "select count(*) from people_copy where"
-                                                            + " greatest(coalesce(whole_at, 0),"
-                                                            + " coalesce(changes_at, 0)) > :now")
+                                                        "select count(*) from people_copy c join"
+                                                            + " people_source s on s.id = c.source"
+                                                            + " where greatest(coalesce(whole_at,"
+                                                            + " 0), coalesce(changes_at, 0)) >"
+                                                            + " :now")
                                                 .param("now", Instant.now().plusSeconds(5))
                                                 .query(Long.class)
                                                 .single())

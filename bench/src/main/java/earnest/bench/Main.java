@@ -26,7 +26,9 @@ public final class Main {
                     "load",
                     "call",
                     "memory",
-                    "find");
+                    "find",
+                    "own-page",
+                    "understand");
 
     private Main() {}
 
@@ -48,7 +50,10 @@ public final class Main {
         if (wanted.contains("verify")) {
             VerifyBench.run();
         }
-        if (Set.of("assess", "password", "commands", "verify").containsAll(wanted)) {
+        if (wanted.contains("understand")) {
+            UnderstandBench.run();
+        }
+        if (Set.of("assess", "password", "commands", "verify", "understand").containsAll(wanted)) {
             return;
         }
         Ground ground = Ground.start("bench");
@@ -77,6 +82,9 @@ public final class Main {
         }
         if (wanted.contains("find")) {
             new FindBench(ground).run();
+        }
+        if (wanted.contains("own-page")) {
+            new OwnPageBench(ground).run();
         }
         server.stop();
     }
