@@ -3395,6 +3395,23 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
             /** @description internal */
             500: {
                 headers: {
@@ -3559,6 +3576,23 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

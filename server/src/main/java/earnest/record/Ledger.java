@@ -163,13 +163,13 @@ class Ledger implements TheRecord {
                             when 'check-passed' then json_value(e.leaf, '$.data.method')
                             when 'change-intended' then json_value(e.leaf, '$.data.deed') end
                         from (select ticket_id, min(at) began from entry
-                                where kind = :came and at >= :since and at < :until
+                                where kind in (:came) and at >= :since and at < :until
                                 and ticket_id is not null group by ticket_id) t
                         join entry e on e.ticket_id = t.ticket_id
                         where e.kind in (:kinds)
                         order by t.began, e.ticket_id, e.at, e.id
                         """)
-                .param("came", EntryKind.CALL_RANG.id())
+                .param("came", List.of(EntryKind.CALL_RANG.id(), EntryKind.PAGE_BEGUN.id()))
                 .param("since", since)
                 .param("until", until)
                 .param("kinds", kinds.stream().map(EntryKind::id).toList())

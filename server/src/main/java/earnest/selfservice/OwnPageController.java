@@ -168,9 +168,14 @@ class OwnPageController {
                             + PUZZLE
                             + "\", \"solution\": \"4711\"}")
     @PostMapping("/api/own/session")
-    ResponseEntity<OwnPage> begin(@Valid @RequestBody Start start) {
+    ResponseEntity<OwnPage> begin(@Valid @RequestBody Start start, HttpServletRequest request) {
         return time.answer(
-                () -> withToken(desk.start(start.name(), start.puzzle(), start.solution())));
+                () -> {
+                    String token = desk.start(start.name(), start.puzzle(), start.solution());
+                    // What was begun in this browser before cannot be got at any more.
+                    desk.leave(token(request));
+                    return withToken(token);
+                });
     }
 
     @ApiCall(
@@ -242,10 +247,11 @@ class OwnPageController {
     @ApiCall(
             id = "pressOwnLink",
             summary = "Shows what a link that was sent for a page is about; uses nothing up.",
-            refuses = {"404 link-over"},
+            refuses = {"404 link-over", "429 slow-down"},
             example = "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\"}")
     @PostMapping("/api/own/link/press")
-    LinkPurpose.Shown press(@Valid @RequestBody Pressed pressed) {
+    LinkPurpose.Shown press(@Valid @RequestBody Pressed pressed, HttpServletRequest request) {
+        robots.countLink(addresses.of(request));
         return time.answer(() -> desk.press(pressed.token()));
     }
 
@@ -255,12 +261,14 @@ class OwnPageController {
             more =
                     "Where one goes on, the browser in which the page was begun stops. Where one"
                             + " did not ask for it, everything of the person is stopped.",
-            refuses = {"404 link-over", "409 page-over"},
+            refuses = {"404 link-over", "409 page-over", "429 slow-down"},
             example =
                     "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\", \"choice\":"
                             + " \"opened\"}")
     @PostMapping("/api/own/link")
-    ResponseEntity<OwnPage> answer(@Valid @RequestBody Answered answered) {
+    ResponseEntity<OwnPage> answer(
+            @Valid @RequestBody Answered answered, HttpServletRequest request) {
+        robots.countLink(addresses.of(request));
         return time.answer(
                 () -> {
                     String token = desk.answer(answered.token(), answered.choice());

@@ -71,16 +71,26 @@ class OwnPasswords {
         UUID ticket = ticket(session);
         Actor.Alone who = OwnPageDesk.who(session);
         for (String system : wanted) {
-            changes.intend(
-                    ticket,
-                    who,
+            Changes.Intent intent =
                     new Changes.Intent(
                             system,
                             Action.OWN_PASSWORD,
                             tickets.view(ticket).version(),
                             null,
-                            chosen));
+                            chosen);
+            try {
+                changes.intend(ticket, who, intent);
+            } catch (Problem problem) {
+                throw problem.type().equals("too-many-changes") ? enoughForToday() : problem;
+            }
         }
+    }
+
+    private static Problem enoughForToday() {
+        return new Problem(
+                429,
+                "too-many-changes",
+                "Your accounts were changed as often today as is allowed. Call the service desk.");
     }
 
     /** Nobody comes so far with a name that nobody has. */

@@ -27,6 +27,7 @@ import java.util.Locale;
 class Robots {
     private static final Duration HOUR = Duration.ofHours(1);
     private static final GuessLimits.Limit FROM_ADDRESS = new GuessLimits.Limit(120, HOUR);
+    private static final GuessLimits.Limit LINKS = new GuessLimits.Limit(30, Duration.ofMinutes(1));
     private static final GuessLimits.Limit FOR_NAME = new GuessLimits.Limit(20, HOUR);
 
     private final JdbcClient database;
@@ -143,6 +144,17 @@ class Robots {
                 "puzzle-unsolved",
                 "The sum that keeps robots out was not done, or it is out of time. Go on once"
                         + " more; your browser does another.");
+    }
+
+    /**
+     * Counts that somebody holds a link up.
+     *
+     * @throws Problem 429 after many from there
+     */
+    void countLink(String address) {
+        if (!limits.take("own-link " + address, LINKS)) {
+            throw pause();
+        }
     }
 
     private static Problem pause() {

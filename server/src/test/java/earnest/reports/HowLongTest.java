@@ -91,8 +91,16 @@ class HowLongTest {
         }
         page.set("Copper-kettle-under-pier-7", "directory").ok();
         page.settled();
-        JsonNode answer = app.desk("elif.hartono").api().get(asked("channel", "")).ok();
-        assertThat(answer.get("groups").findValuesAsString("id")).contains("self-service");
+        Http elif = app.desk("elif.hartono").api();
+        Eventually.waitFor(
+                "the case to be counted",
+                Duration.ofSeconds(40),
+                () ->
+                        elif.get(asked("channel", ""))
+                                .ok()
+                                .get("groups")
+                                .findValuesAsString("id")
+                                .contains("self-service"));
     }
 
     @Test
