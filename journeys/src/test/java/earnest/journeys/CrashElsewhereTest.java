@@ -93,7 +93,7 @@ class CrashElsewhereTest extends Killing {
             },
             sample = {"text-code-after-gateway"})
     void aCodeGoesByMailOnceAtMost(String waypoint, World given) {
-        proved(given);
+        proved(given, given.somebodyWithAMailbox());
         killAt(waypoint, () -> tove.begin(ticket, "code-by-mail"));
         boolean left = !waypoint.endsWith("before-gateway");
         if (left) {

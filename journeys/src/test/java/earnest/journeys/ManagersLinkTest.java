@@ -14,7 +14,6 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 /** The manager is asked by mail, looks on a telephone, and the desk sees it at once. */
 @ExtendWith(World.Running.class)
@@ -22,7 +21,7 @@ class ManagersLinkTest {
     @Test
     void theManagerSaysYesOnATelephone(World world) {
         String account = world.somebody();
-        JsonNode person = known(world, account);
+        JsonNode person = world.known(account);
         String mailbox = person.get("manager").asString() + "@brackwater.example";
         try (Analyst tove = Analyst.signIn(world, "tove.rask");
                 BrowserContext phone =
@@ -66,15 +65,5 @@ class ManagersLinkTest {
             manager.button("Show it").click();
             page.getByRole(AriaRole.ALERT).getByText("does not work any more").waitFor();
         }
-    }
-
-    private static JsonNode known(World world, String account) {
-        for (JsonNode one :
-                JsonMapper.shared().readTree(world.ground().read("world/people.json"))) {
-            if (one.get("account").asString().equals(account)) {
-                return one;
-            }
-        }
-        throw new IllegalArgumentException(account);
     }
 }
