@@ -37,6 +37,7 @@ public final class Masking {
         List<Place> found = new ArrayList<>();
         SecretPatterns.find(message, (from, to) -> found.add(new Place(from, to)));
         SecretCues.find(message, (from, to) -> found.add(new Place(from, to)));
+        SecretMentions.find(message, (from, to) -> found.add(new Place(from, to)));
         found.removeIf(place -> place.from() >= place.to());
         found.sort(Comparator.comparingInt(Place::from).thenComparingInt(Place::to));
         List<Place> merged = new ArrayList<>();
