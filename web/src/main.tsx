@@ -24,6 +24,7 @@ const router = createBrowserRouter([
   { path: "/api/docs", lazy: async () => ({ Component: (await import("./api-docs/api-docs")).ApiDocs }) },
   { path: "/link", lazy: async () => ({ Component: (await import("./link/link")).Link }) },
   { path: "/forgot", lazy: async () => ({ Component: (await import("./forgot/forgot")).Forgot }) },
+  { path: "/chat", lazy: async () => ({ Component: (await import("./chat/chat")).Chat }) },
   { path: "/welcome", lazy: async () => ({ Component: (await import("./welcome/welcome")).Welcome }) },
   {
     path: "/",

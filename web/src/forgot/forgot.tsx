@@ -1,4 +1,6 @@
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
+import { ask, client } from "../api/client";
 import { Arrived } from "./arrived";
 import { Choose } from "./choose";
 import { Done } from "./done";
@@ -11,6 +13,33 @@ const NAME = "earnest-own-name";
 
 /** Where people help themselves: who, proof, a new password. Phone first, one thing on a screen. */
 export function Forgot() {
+  return (
+    <>
+      <BesideChat />
+      <Pages />
+    </>
+  );
+}
+
+/** Whoever came out of a chat goes back there. */
+function BesideChat() {
+  const chat = useQuery({
+    queryKey: ["chat-beside"],
+    queryFn: async () => (await ask(client.GET("/api/own/chat", { params: { query: { after: 0 } } }))).where,
+  });
+  return chat.data && ["assistant", "waiting", "desk"].includes(chat.data) ? (
+    <nav
+      aria-label="The chat"
+      className="mx-auto max-w-md bg-lit px-5 py-2.5 text-[15px] md:border-hair md:border-x"
+    >
+      <a className="font-semibold text-seal underline underline-offset-[3px]" href="/chat">
+        Back to the chat
+      </a>
+    </nav>
+  ) : null;
+}
+
+function Pages() {
   const own = useOwnPage();
   // Only so that one sees for whom the page is; the server knows.
   const [name, setName] = useState(() => sessionStorage.getItem(NAME) ?? "");

@@ -36,7 +36,15 @@ export function Who({ organisation, own, named }: WhoProps) {
       organisation={organisation}
       title="Forgot your password?"
       lead="You can set a new one here, at any hour, without a call."
-      foot="We never ask for a password by mail, by text or on the telephone. Rather talk to somebody? Call the service desk."
+      foot={
+        <>
+          We never ask for a password by mail, by text or on the telephone. Rather ask somebody?{" "}
+          <a className="font-semibold text-seal underline underline-offset-[3px]" href="/chat">
+            Write to the service desk
+          </a>
+          , or call it.
+        </>
+      }
     >
       <form onSubmit={submit}>
         <div className="px-5">

@@ -59,6 +59,20 @@ const SCENES: Scene[] = [
     ),
   },
   {
+    title: "A chat that becomes a ticket",
+    as: "tove.rask",
+    play: (at) => (
+      <>
+        In a second window{" "}
+        <a className="text-seal underline" href="/chat" target="_blank" rel="noreferrer">
+          write to the desk
+        </a>{" "}
+        that you forgot your password, as <span className="num">yadeyemi</span>; open the page, or ask for a
+        person and be both. His codes are in <Away to={at("/pockets/yadeyemi")}>his pocket</Away>.
+      </>
+    ),
+  },
+  {
     title: "A connection that turns bad",
     as: "maren.holt",
     play: (at) => (

@@ -14,6 +14,11 @@ export const pass = (ticket: string, to: string) =>
   ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
 export const claim = (ticket: string, person: string, version: number) =>
   ask(client.POST("/api/tickets/{ticket}/claim", { ...path(ticket), body: { person, version } }));
+export const writeLine = (ticket: string, words: string) =>
+  ask(client.POST("/api/tickets/{ticket}/lines", { ...path(ticket), body: { words } }));
+export const offerPage = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/page", path(ticket)));
+export const writing = (ticket: string) =>
+  ask(client.POST("/api/tickets/{ticket}/writing", { ...path(ticket), body: { writing: true } }));
 export const beginCheck = (ticket: string, offer: string) =>
   ask(client.POST("/api/tickets/{ticket}/checks", { ...path(ticket), body: { offer } }));
 /** What the analyst typed, or which of the form's choices they took. */

@@ -59,7 +59,12 @@ function Opened({ page, stale }: { page: Page; stale: boolean }) {
   const mine = page.ticket.mine;
   return (
     <>
-      <article className="page" data-needs={needed} aria-label={`Ticket ${page.ticket.number}`}>
+      <article
+        className="page"
+        data-needs={needed}
+        data-written={page.written ? "" : undefined}
+        aria-label={`Ticket ${page.ticket.number}`}
+      >
         <div className="col-span-full">
           <h1 className="sr-only">
             Ticket {page.ticket.number}, {page.who?.name ?? "a caller not named yet"}

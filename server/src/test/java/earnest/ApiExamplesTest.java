@@ -56,6 +56,7 @@ class ApiExamplesTest {
         heldLines();
         aLink();
         OwnPageExamples.send(app, examples);
+        ChatExamples.send(app, tove, examples);
         texting();
         aStop();
         theRecord(ticket);

@@ -38,8 +38,9 @@ function Before({ page }: { page: Page }) {
   return (
     <div className="text-muted">
       <p className="mb-2">
-        A new password reaches {name} read aloud, in parts that are said back, or is sent to a contact on
-        record, by itself or as a link that shows it once.
+        {page.written
+          ? `Nothing secret goes through what is written. ${name} chooses a password on their own page, or a temporary one is sent to a contact on record, by itself or as a link that shows it once.`
+          : `A new password reaches ${name} read aloud, in parts that are said back, or is sent to a contact on record, by itself or as a link that shows it once.`}
       </p>
       <p>
         It must be changed at first sign-in and is out of force after 1 hour if unused, after 4 hours when it
@@ -60,7 +61,8 @@ const GONE: Record<string, string> = {
 function Handing({ page, handover, mine }: { page: Page; handover: HandoverState; mine: boolean }) {
   const { state } = handover;
   const unseen = state.style === "copied";
-  const reading = !unseen && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
+  const reading =
+    !unseen && !page.written && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
   const unopened = state.route === "link" && ["left", "arrived"].includes(state.state);
   const several = new Set(page.changes.map((change) => change.system)).size > 1;
   return (
@@ -134,9 +136,13 @@ function Sending({ page, handover }: { page: Page; handover: HandoverState }) {
   return (
     <div className="mb-3 grid gap-1">
       {contacts.length > 0 && (
-        <p className="text-muted">{unseen ? "Send it to" : "Or send it, by itself or as a link, to"}</p>
+        <p className="text-muted">
+          {unseen || page.written
+            ? "Send it, by itself or as a link, to"
+            : "Or send it, by itself or as a link, to"}
+        </p>
       )}
-      {state.route === "link" && state.state !== "waiting" && !unseen && (
+      {state.route === "link" && state.state !== "waiting" && !unseen && !page.written && (
         <Button quiet onClick={() => by("read-aloud")}>
           Read it aloud instead; the link ends
         </Button>

@@ -25,7 +25,10 @@ export function Line({ page }: { page: Page }) {
     { everywhere: true },
   );
   return (
-    <section aria-label="The call" className="call mt-4 border-hair border-t pt-3">
+    <section
+      aria-label={page.written ? "The conversation" : "The call"}
+      className="call mt-4 border-hair border-t pt-3"
+    >
       {onTheLine && !speaking && (
         <p role="status" className="mb-2 rounded-[3px] bg-wait-wash px-2.5 py-1.5 font-semibold text-wait">
           On hold: they do not hear you.

@@ -7,6 +7,7 @@ import { claim } from "../acts";
 import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
 import { Line } from "./line";
+import { WrittenTalk } from "./written";
 
 interface Props {
   page: Page;
@@ -19,7 +20,16 @@ interface Props {
 export function WhoColumn({ page, lit, light, freshness }: Props) {
   return (
     <ColumnOf title="Who" note="says they are" lit={lit} light={light}>
-      {page.who ? <Claimed who={page.who} freshness={freshness} /> : <NotNamed page={page} />}
+      {page.who ? (
+        page.written ? (
+          <Brief who={page.who} freshness={freshness} />
+        ) : (
+          <Claimed who={page.who} freshness={freshness} />
+        )
+      ) : (
+        <NotNamed page={page} />
+      )}
+      {page.written && <WrittenTalk page={page} written={page.written} />}
       {page.ticket.mine && <Line page={page} />}
     </ColumnOf>
   );
@@ -42,7 +52,9 @@ function NotNamed({ page }: { page: Page }) {
   return (
     <>
       <p className="mb-1 font-semibold font-serif text-xl leading-tight">Not named yet</p>
-      <p className="mb-3 text-muted">Ask who is calling, then find them.</p>
+      <p className="mb-3 text-muted">
+        {page.written ? "Ask who is writing, then find them." : "Ask who is calling, then find them."}
+      </p>
       <p className="mb-3">
         Type their name or account, and they are found. For a number press <Key>/</Key> first.
       </p>
@@ -82,6 +94,36 @@ function NotNamed({ page }: { page: Page }) {
   );
 }
 
+/** Where both sides write, the lines have the room; the rest of the person is a press away. */
+function Brief({ who, freshness }: { who: Who; freshness: Accounts["freshness"] | undefined }) {
+  const [more, setMore] = useState(false);
+  if (more) return <Claimed who={who} freshness={freshness} />;
+  return (
+    <>
+      <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
+      <p className="mb-1.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
+      <Elsewhere who={who} />
+      <Button quiet onClick={() => setMore(true)}>
+        More about them
+      </Button>
+    </>
+  );
+}
+
+function Elsewhere({ who }: { who: Who }) {
+  return who.alsoOnTheLine.map((other) => (
+    <p
+      key={other.ticket}
+      role="alert"
+      className="mb-2.5 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop"
+    >
+      Somebody on {other.number}
+      {other.holder ? ` with ${other.holder}` : ""} says to be {who.name} too, at this moment. One of the two
+      is not.
+    </p>
+  ));
+}
+
 function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"] | undefined }) {
   const [all, setAll] = useState(false);
   const now = useNow();
@@ -90,17 +132,7 @@ function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"
     <>
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
       <p className="mb-2.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
-      {who.alsoOnTheLine.map((other) => (
-        <p
-          key={other.ticket}
-          role="alert"
-          className="mb-2.5 rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop"
-        >
-          Somebody on {other.number}
-          {other.holder ? ` with ${other.holder}` : ""} says to be {who.name} too, at this moment. One of the
-          two is not.
-        </p>
-      ))}
+      <Elsewhere who={who} />
       <p className="mb-2.5 border-wait border-l-[3px] pl-2 text-[13px] text-wait">{who.claim}</p>
       <dl className="grid grid-cols-[64px_1fr] gap-x-2 gap-y-1.5 text-[13px]">
         <Term words="Account">

@@ -23,7 +23,9 @@ public class Cookies {
         /** That somebody signed in in this browser before. */
         BROWSER("earnest-browser", true),
         /** A page on which somebody helps themselves. */
-        OWN_PAGE("earnest-own-page", true);
+        OWN_PAGE("earnest-own-page", true),
+        /** A chat with the desk. */
+        CHAT("earnest-chat", true);
 
         private final String name;
         private final boolean httpOnly;

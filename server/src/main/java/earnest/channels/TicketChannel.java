@@ -2,6 +2,7 @@ package earnest.channels;
 
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 
 /**
  * A way in which people come to the desk. It tells by {@link ChannelEvent}s that somebody is there
@@ -31,6 +32,27 @@ public interface TicketChannel {
         return false;
     }
 
+    /**
+     * Whether people write here instead of speaking. What is said aloud does not fit it, and their
+     * own page stands beside it while an analyst works on the same ticket.
+     */
+    default boolean written() {
+        return false;
+    }
+
+    /** What the desk's edge says of a conversation where it knows more than how it stands. */
+    default Optional<Glimpse> glimpse(String reference) {
+        return Optional.empty();
+    }
+
+    /**
+     * At the desk's edge.
+     *
+     * @param title while nobody is named
+     * @param words how it stands
+     */
+    record Glimpse(String title, String words) {}
+
     /** From where the facts say somebody comes, or empty where they do not say. */
     Optional<Address> address(Map<String, String> facts);
 
@@ -44,6 +66,9 @@ public interface TicketChannel {
 
     /** The desk takes the conversation. */
     default void answered(String reference) {}
+
+    /** The desk wrote something, in the present transaction. */
+    default void wrote(UUID ticket, String words) {}
 
     /** The desk ends it. */
     default void ended(String reference) {}

@@ -32,8 +32,13 @@ class Assessing {
     }
 
     /** As it stands now, by the rulebook in force. */
-    Assessed now(Tickets.View ticket, UUID person, List<Standing.Want> wanted, Set<String> groups) {
-        return assess(ticket, person, wanted, groups, false);
+    Assessed now(
+            Tickets.View ticket,
+            UUID person,
+            List<Standing.Want> wanted,
+            Set<String> groups,
+            Standing.Side side) {
+        return assess(ticket, person, wanted, groups, side, false);
     }
 
     /**
@@ -41,8 +46,12 @@ class Assessing {
      * decided on that.
      */
     Assessed then(
-            Tickets.View ticket, UUID person, List<Standing.Want> wanted, Set<String> groups) {
-        return assess(ticket, person, wanted, groups, true);
+            Tickets.View ticket,
+            UUID person,
+            List<Standing.Want> wanted,
+            Set<String> groups,
+            Standing.Side side) {
+        return assess(ticket, person, wanted, groups, side, true);
     }
 
     private Assessed assess(
@@ -50,6 +59,7 @@ class Assessing {
             UUID person,
             List<Standing.Want> wanted,
             Set<String> groups,
+            Standing.Side side,
             boolean lookingBack) {
         Rulebooks.InForce book = lookingBack ? rulebooks.of(ticket.id()) : rulebooks.inForce();
         Gathered.OfTicket known = gathered.known(ticket, person);
@@ -57,7 +67,7 @@ class Assessing {
         Set<String> weighed = book.rules().checks().keySet();
         List<ProofCheck> ended =
                 known.ended().stream().filter(check -> weighed.contains(check.method)).toList();
-        List<Gathered.Offered> offered = gathered.offers(known, book);
+        List<Gathered.Offered> offered = gathered.offers(known, book, side);
         Map<String, String> signals = gathered.signals(known, book);
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();

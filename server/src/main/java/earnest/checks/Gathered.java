@@ -176,12 +176,16 @@ class Gathered {
     }
 
     /** What could be made here by the methods that the rulebook knows. */
-    List<Offered> offers(OfTicket of, Rulebooks.InForce book) {
+    List<Offered> offers(OfTicket of, Rulebooks.InForce book, Standing.Side side) {
         List<Offered> offered = new ArrayList<>();
         Instant now = clock.instant();
-        boolean alone = channels.channel(of.ticket().channel()).alone();
+        boolean written = channels.channel(of.ticket().channel()).written();
         for (ProofMethod method : methods.all()) {
-            boolean here = alone ? method.forOneself().isPresent() : method.atDesk();
+            boolean here =
+                    switch (side) {
+                        case DESK -> method.atDesk() && !(written && method.aloud());
+                        case PAGE -> method.forOneself().isPresent();
+                    };
             if (here && book.rules().checks().containsKey(method.id())) {
                 method.offers(of.known(method, book, now))
                         .forEach(possible -> offered.add(new Offered(method, possible)));

@@ -46,7 +46,13 @@ class Judging {
                     "The ticket names somebody else now. Look at the page again.");
         }
         people.lock(person);
-        Assessed assessed = assessing.now(ticket, person, List.of(deed.want()), groups);
+        Assessed assessed =
+                assessing.now(
+                        ticket,
+                        person,
+                        List.of(deed.want()),
+                        groups,
+                        Standing.Side.of(ticket, deed.analyst()));
         Verdict verdict = assessed.assessment().verdicts().getFirst();
         Permit permit =
                 verdict instanceof Verdict.Open

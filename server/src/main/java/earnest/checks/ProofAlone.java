@@ -75,6 +75,9 @@ public interface ProofAlone {
      */
     void begin(UUID ticket, Actor.Alone who, String way);
 
+    /** How many digits a check that is under way on a ticket waits for; 0: it waits for none. */
+    int digitsAwaited(UUID ticket);
+
     /**
      * Takes what was typed for what is under way.
      *

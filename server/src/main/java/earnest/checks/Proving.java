@@ -67,7 +67,12 @@ class Proving {
         return writes.get(
                 () -> {
                     Tickets.View ticket = tickets.hold(ticketId, actor);
-                    ProofCheck check = check(ticket, claimed(ticket), offer);
+                    ProofCheck check =
+                            check(
+                                    ticket,
+                                    claimed(ticket),
+                                    offer,
+                                    Standing.Side.of(ticket, actor.id()));
                     ProofMethod method = methods.must(check);
                     if (method.needsSomebodyOnTheLine()) {
                         mustBeOnTheLine(ticket, check);
@@ -116,8 +121,8 @@ class Proving {
                 .orElse(0);
     }
 
-    private ProofCheck check(Tickets.View ticket, UUID person, String offer) {
-        Gathered.Offered offered = offered(ticket, person, offer);
+    private ProofCheck check(Tickets.View ticket, UUID person, String offer, Standing.Side side) {
+        Gathered.Offered offered = offered(ticket, person, offer, side);
         Possible possible = offered.possible();
         ProofCheck check =
                 new ProofCheck(
@@ -137,10 +142,11 @@ class Proving {
         return check;
     }
 
-    private Gathered.Offered offered(Tickets.View ticket, UUID person, String offer) {
+    private Gathered.Offered offered(
+            Tickets.View ticket, UUID person, String offer, Standing.Side side) {
         Rulebooks.InForce book = rulebooks.inForce();
         List<Gathered.Offered> offered =
-                gathered.offers(gathered.known(ticket, person), book).stream()
+                gathered.offers(gathered.known(ticket, person), book, side).stream()
                         .filter(o -> o.possible().offer().equals(offer))
                         .toList();
         if (offered.isEmpty()) {

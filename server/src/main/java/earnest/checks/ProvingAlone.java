@@ -71,7 +71,8 @@ class ProvingAlone implements ProofAlone {
                                         system ->
                                                 new Standing.Want(
                                                         Action.OWN_PASSWORD.word(), system, person))
-                                .toList());
+                                .toList(),
+                        Standing.Side.PAGE);
         return new Progress(
                 across(offered(person, reckoning), reckoning.judgements()),
                 underWay(person, reckoning.open()),
@@ -172,7 +173,8 @@ class ProvingAlone implements ProofAlone {
     public void begin(UUID ticketId, Actor.Alone who, String way) {
         Tickets.View ticket = tickets.view(ticketId);
         String offer =
-                offered(who.person(), standing.reckoning(ticket, List.of())).stream()
+                offered(who.person(), standing.reckoning(ticket, List.of(), Standing.Side.PAGE))
+                        .stream()
                         .filter(offered -> offered.way.id().equals(way))
                         .map(Offered::offer)
                         .findFirst()
@@ -183,6 +185,16 @@ class ProvingAlone implements ProofAlone {
     static Problem notThere() {
         return new Problem(
                 409, "not-offered", "That way is not open any more. Take another of the list.");
+    }
+
+    @Override
+    public int digitsAwaited(UUID ticketId) {
+        return checks.findByTicketIdOrderByStartedAt(ticketId).stream()
+                .filter(check -> check.state == CheckState.OPEN)
+                .reduce((a, b) -> b)
+                .flatMap(check -> ways.words(check.method))
+                .map(ForOneself::digits)
+                .orElse(0);
     }
 
     @Override

@@ -20,7 +20,19 @@ public interface Standing {
      * How sure the desk is on a ticket, with verdicts for the actions asked; empty until somebody
      * is named.
      */
-    Reckoning reckoning(Tickets.View ticket, List<Want> wanted);
+    Reckoning reckoning(Tickets.View ticket, List<Want> wanted, Side side);
+
+    /** From which side one looks: not every check can be made from each. */
+    enum Side {
+        DESK,
+        /** The person's own page. */
+        PAGE;
+
+        /** Whoever wants something for themselves is on their page. */
+        static Side of(Tickets.View ticket, UUID wants) {
+            return wants.equals(ticket.person()) ? PAGE : DESK;
+        }
+    }
 
     /**
      * Judges one deed, in the present transaction and on the locked ticket; no other decision about

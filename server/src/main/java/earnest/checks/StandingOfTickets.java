@@ -72,7 +72,7 @@ class StandingOfTickets implements Standing {
     }
 
     @Override
-    public Reckoning reckoning(Tickets.View ticket, List<Want> wanted) {
+    public Reckoning reckoning(Tickets.View ticket, List<Want> wanted, Side side) {
         UUID person = ticket.person();
         if (person == null) {
             return new Reckoning(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
@@ -80,8 +80,8 @@ class StandingOfTickets implements Standing {
         Set<String> groups = people.groups(person);
         Assessed assessed =
                 ticket.state() == Tickets.State.CLOSED
-                        ? assessing.then(ticket, person, wanted, groups)
-                        : assessing.now(ticket, person, wanted, groups);
+                        ? assessing.then(ticket, person, wanted, groups, side)
+                        : assessing.now(ticket, person, wanted, groups, side);
         Judgements judgements = new Judgements(assessed);
         return new Reckoning(
                 assessed.assessment().standing(),

@@ -6,7 +6,6 @@ import earnest.ground.Ids;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.TheRecord;
-import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.springframework.context.event.EventListener;
@@ -49,7 +48,7 @@ class TicketListener {
 
     @EventListener
     void on(Tickets.Claimed claimed) {
-        proving.endOpen(claimed.ticket(), new Actor.AtDesk(claimed.by()));
+        proving.endOpen(claimed.ticket(), claimed.by());
         for (ProofMethod method : methods.all()) {
             method.shown(claimed).ifPresent(shown -> shown(claimed, method, shown));
         }

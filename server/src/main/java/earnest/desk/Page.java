@@ -19,6 +19,7 @@ import java.util.UUID;
 /**
  * One open page: a ticket with all that an analyst needs to go on, but the live state of accounts.
  *
+ * @param written what both sides wrote, or null where one does not write
  * @param suggested whose number it is that the call shows; a suggestion, never a choice
  */
 @Schema(name = "TicketPage")
@@ -26,6 +27,7 @@ record Page(
         Ticket ticket,
         List<People.Found> suggested,
         @Nullable Who who,
+        @Nullable Written written,
         Standing.Reckoning proof,
         List<Done> changes,
         @Nullable Handover handover,
@@ -56,6 +58,16 @@ record Page(
             long version,
             @Nullable String summary,
             @Nullable String reminder) {}
+
+    /**
+     * What both sides wrote.
+     *
+     * @param understood what it wants, or null while that is not clear
+     */
+    @Schema(name = "WrittenOnTicket")
+    record Written(
+            List<earnest.written.Written.Line> lines,
+            earnest.written.Written.@Nullable Understood understood) {}
 
     /**
      * A conversation.

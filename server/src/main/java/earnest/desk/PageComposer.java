@@ -12,7 +12,9 @@ import earnest.systems.Account;
 import earnest.systems.Accounts;
 import earnest.systems.Action;
 import earnest.tickets.Tickets;
+import earnest.written.Written;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.util.ArrayList;
@@ -32,6 +34,7 @@ class PageComposer {
     private final Changes changes;
     private final TicketChannels channels;
     private final Accounts accounts;
+    private final Written written;
     private final TheRecord record;
     private final WhoComposer whoComposer;
     private final HandoverComposer handoverComposer;
@@ -44,6 +47,7 @@ class PageComposer {
             Changes changes,
             TicketChannels channels,
             Accounts accounts,
+            Written written,
             TheRecord record,
             WhoComposer whoComposer,
             HandoverComposer handoverComposer) {
@@ -54,6 +58,7 @@ class PageComposer {
         this.changes = changes;
         this.channels = channels;
         this.accounts = accounts;
+        this.written = written;
         this.record = record;
         this.whoComposer = whoComposer;
         this.handoverComposer = handoverComposer;
@@ -68,7 +73,8 @@ class PageComposer {
                 head(ticket, me),
                 suggested(ticket),
                 person.map(p -> whoComposer.who(p, ticket)).orElse(null),
-                standing.reckoning(ticket, wants(ticket, me)),
+                written(ticket),
+                standing.reckoning(ticket, wants(ticket, me), Standing.Side.DESK),
                 done.stream().map(PageComposer::done).toList(),
                 handoverComposer.handover(id, person),
                 record.ofTicket(id, TAPE));
@@ -77,6 +83,13 @@ class PageComposer {
     /** What Earnest did by itself shows where the password is handed over. */
     private static List<Changes.View> asked(List<Changes.View> all) {
         return all.stream().filter(c -> Action.OFFERED.contains(c.action())).toList();
+    }
+
+    private Page.@Nullable Written written(Tickets.View ticket) {
+        return channels.channel(ticket.channel()).written()
+                ? new Page.Written(
+                        written.after(ticket.id(), 0), written.understood(ticket.id()).orElse(null))
+                : null;
     }
 
     private List<Standing.Want> wants(Tickets.View ticket, SignedIn me) {

@@ -3,6 +3,7 @@ package earnest.desk;
 import earnest.access.Analysts;
 import earnest.access.SignedIn;
 import earnest.channels.ChannelWords;
+import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
 import earnest.people.People;
 import earnest.tickets.Tickets;
@@ -84,17 +85,31 @@ class Queue {
         Tickets.TalkState state = state(t, talk);
         Instant since = talk == null ? t.openedAt() : since(talk);
         Optional<People.Person> person = Optional.ofNullable(t.person()).flatMap(people::person);
+        Optional<TicketChannel.Glimpse> glimpse = glimpse(t, talk);
         return new Waiting(
                 t.id(),
                 t.shown(),
-                person.map(People.Person::name).orElseGet(() -> title(state, say)),
-                words(state, talk, say, person.isPresent()),
+                person.map(People.Person::name)
+                        .orElseGet(
+                                () ->
+                                        glimpse.map(TicketChannel.Glimpse::title)
+                                                .orElseGet(() -> title(state, say))),
+                glimpse.filter(g -> t.holder() == null)
+                        .map(TicketChannel.Glimpse::words)
+                        .orElseGet(() -> words(state, talk, say, person.isPresent())),
                 state,
                 since,
                 t.reminder(),
                 t.holder() == null
                         ? null
                         : analysts.find(t.holder()).map(Analysts.Colleague::name).orElse(null));
+    }
+
+    private Optional<TicketChannel.Glimpse> glimpse(
+            Tickets.View ticket, Tickets.@Nullable Talk talk) {
+        return talk == null
+                ? Optional.empty()
+                : channels.channel(ticket.channel()).glimpse(talk.reference());
     }
 
     private static Tickets.TalkState state(Tickets.View ticket, Tickets.@Nullable Talk talk) {

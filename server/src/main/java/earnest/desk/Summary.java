@@ -87,7 +87,7 @@ class Summary {
     }
 
     private String proof(Tickets.View ticket) {
-        Standing.Reckoning reckoning = standing.reckoning(ticket, List.of());
+        Standing.Reckoning reckoning = standing.reckoning(ticket, List.of(), Standing.Side.DESK);
         String lines =
                 reckoning.explanations().stream()
                         .filter(Standing.Explanation::counts)

@@ -81,7 +81,7 @@ class Choosing {
         }
         permitted.mustAllow(route);
         if (route == Route.READ_ALOUD) {
-            permitted.mustBeSeen();
+            permitted.mustBeReadAloud();
             handover.route = route;
             handover.contactId = null;
             handover.expiresAt = handover.madeAt.plus(settings.now().readAloudLasts());

@@ -87,6 +87,7 @@ class HandoverController {
                 "403 route-not-allowed",
                 "409 nothing-to-hand-over",
                 "409 not-to-be-seen",
+                "409 not-aloud",
                 "409 line-held",
                 "409 not-read-aloud",
                 "409 out-of-force",

@@ -3,6 +3,7 @@ package earnest.handover;
 import earnest.access.SignedIn;
 import earnest.changes.Changes;
 import earnest.changes.LiveAccounts;
+import earnest.channels.TicketChannels;
 import earnest.checks.Permit;
 import earnest.checks.Standing;
 import earnest.core.assurance.Route;
@@ -32,6 +33,7 @@ class HandoverPermits {
     private final LiveAccounts accounts;
     private final Standing standing;
     private final Tickets tickets;
+    private final TicketChannels channels;
     private final Clock clock;
 
     HandoverPermits(
@@ -41,6 +43,7 @@ class HandoverPermits {
             LiveAccounts accounts,
             Standing standing,
             Tickets tickets,
+            TicketChannels channels,
             Clock clock) {
         this.handovers = handovers;
         this.current = current;
@@ -48,6 +51,7 @@ class HandoverPermits {
         this.accounts = accounts;
         this.standing = standing;
         this.tickets = tickets;
+        this.channels = channels;
         this.clock = clock;
     }
 
@@ -55,8 +59,9 @@ class HandoverPermits {
      * A handover that may go on, locked, and the routes that the rule allows.
      *
      * @param routes null: all
+     * @param written whether one writes with them, instead of speaking
      */
-    record Permitted(Handover handover, @Nullable List<Route> routes) {
+    record Permitted(Handover handover, @Nullable List<Route> routes, boolean written) {
         /**
          * @throws Problem 403 if the rules that opened the change do not allow the route
          */
@@ -74,9 +79,16 @@ class HandoverPermits {
         }
 
         /**
-         * @throws Problem 409 for a password that nobody at the desk sees
+         * @throws Problem 409 for a password that nobody at the desk sees, or where nobody speaks
          */
-        void mustBeSeen() {
+        void mustBeReadAloud() {
+            if (written) {
+                throw new Problem(
+                        409,
+                        "not-aloud",
+                        "Nobody hears you here, and no password goes through what is written. Send"
+                                + " it, or let them choose one on their own page.");
+            }
             if (!handover.style.seen()) {
                 throw new Problem(
                         409,
@@ -131,7 +143,10 @@ class HandoverPermits {
         }
         permit.mustCover(ticketId, ticket.version(), deed);
         Verdict.Bar bar = judged.verdict().bar();
-        return new Permitted(handover, bar == null ? null : bar.handover());
+        return new Permitted(
+                handover,
+                bar == null ? null : bar.handover(),
+                channels.channel(ticket.channel()).written());
     }
 
     private static void mustBeInForce(Handover handover, Instant now) {

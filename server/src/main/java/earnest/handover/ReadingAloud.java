@@ -58,7 +58,7 @@ class ReadingAloud {
             HandoverPermits.Permitted permitted, UUID ticket, SignedIn me) {
         Handover handover = permitted.handover();
         permitted.mustAllow(Route.READ_ALOUD);
-        permitted.mustBeSeen();
+        permitted.mustBeReadAloud();
         tickets.view(ticket).mustBeSpeaking();
         if (handover.route != Route.READ_ALOUD) {
             throw new Problem(

@@ -59,6 +59,13 @@ public enum EntryKind {
     CHANGE_ON_SERVER("{account} {became}, on {server}"),
     CHANGE_SERVER_BEHIND("{server} does not show it after ten minutes: {account} {became}"),
 
+    NAMED_THEMSELVES("says to be {person}"),
+    LINE_WRITTEN("wrote: “{words}”"),
+    SECRET_HIDDEN("hid what looked like a secret, before anybody saw it"),
+    CHAT_HANDED_OVER("handed it over to the desk: {reason}"),
+    PAGE_OFFERED("offered them a page of their own"),
+    PAGE_OPENED("opened a page of their own beside it"),
+
     MESSAGE_LEFT("took the {brings} to {contact}"),
     MESSAGE_ARRIVED("the {brings} reached {contact}"),
     MESSAGE_UNCLEAR("does not say whether it took the {brings} to {contact}; it is not sent again"),

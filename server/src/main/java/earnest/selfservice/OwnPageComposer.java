@@ -73,6 +73,17 @@ class OwnPageComposer {
                 .toList();
     }
 
+    /** Whether anything can be done for a person on a page of a ticket that names them. */
+    boolean canHelp(Tickets.View ticket, UUID person) {
+        List<String> own = systemsOf(person);
+        if (!person.equals(ticket.person()) || own.isEmpty()) {
+            return false;
+        }
+        ProofAlone.Progress progress = proof.progress(ticket, own);
+        boolean stuck = progress.ways().isEmpty() && progress.enoughFor().isEmpty();
+        return !progress.stopped() && !stuck;
+    }
+
     OwnPage of(OwnSession session) {
         UUID ticket = session.ticket();
         UUID person = session.person();
@@ -100,6 +111,10 @@ class OwnPageComposer {
     }
 
     private OwnPage somebodys(OwnSession session, Tickets.View ticket, UUID person) {
+        if (!person.equals(ticket.person())) {
+            // The desk named somebody else since.
+            return bare(OwnPage.Stage.BEGIN);
+        }
         Map<String, Changes.View> latest = new LinkedHashMap<>();
         changes.onTicket(ticket.id()).stream()
                 .filter(change -> change.action() == Action.OWN_PASSWORD)

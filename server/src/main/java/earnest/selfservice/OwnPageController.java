@@ -130,13 +130,14 @@ class OwnPageController {
         return cookies.read(request, Cookies.Kind.OWN_PAGE).orElse(null);
     }
 
-    private ResponseEntity<OwnPage> withToken(String token) {
-        return ResponseEntity.ok()
-                .header(
-                        HttpHeaders.SET_COOKIE,
-                        cookies.write(Cookies.Kind.OWN_PAGE, token, WITH_THE_BROWSER))
-                .cacheControl(CacheControl.noStore())
-                .body(desk.page(token));
+    private ResponseEntity<OwnPage> withToken(String token, List<String> along) {
+        ResponseEntity.BodyBuilder answer =
+                ResponseEntity.ok()
+                        .header(
+                                HttpHeaders.SET_COOKIE,
+                                cookies.write(Cookies.Kind.OWN_PAGE, token, WITH_THE_BROWSER));
+        along.forEach(cookie -> answer.header(HttpHeaders.SET_COOKIE, cookie));
+        return answer.cacheControl(CacheControl.noStore()).body(desk.page(token));
     }
 
     @ApiCall(
@@ -169,12 +170,12 @@ class OwnPageController {
                             + "\", \"solution\": \"4711\"}")
     @PostMapping("/api/own/session")
     ResponseEntity<OwnPage> begin(@Valid @RequestBody Start start, HttpServletRequest request) {
-        return time.answer(
+        return time.answerLong(
                 () -> {
                     String token = desk.start(start.name(), start.puzzle(), start.solution());
                     // What was begun in this browser before cannot be got at any more.
                     desk.leave(token(request));
-                    return withToken(token);
+                    return withToken(token, List.of());
                 });
     }
 
@@ -214,7 +215,7 @@ class OwnPageController {
             example = "{\"way\": \"authenticator\"}")
     @PostMapping("/api/own/ways")
     OwnPage beginWay(@Valid @RequestBody Wanted wanted, HttpServletRequest request) {
-        return time.answer(
+        return time.answerLong(
                 () -> {
                     desk.begin(desk.step(token(request)), wanted.way());
                     return desk.page(token(request));
@@ -271,8 +272,11 @@ class OwnPageController {
         robots.countLink(addresses.of(request));
         return time.answer(
                 () -> {
-                    String token = desk.answer(answered.token(), answered.choice());
-                    return token == null ? ResponseEntity.ok(desk.over()) : withToken(token);
+                    OwnPageDesk.Moved moved = desk.answer(answered.token(), answered.choice());
+                    String token = moved.token();
+                    return token == null
+                            ? ResponseEntity.ok(desk.over())
+                            : withToken(token, moved.along());
                 });
     }
 

@@ -46,6 +46,7 @@ class OwnPageDesk {
     private final People people;
     private final Tickets tickets;
     private final Links links;
+    private final List<MovesAlong> along;
     private final TheRecord record;
     private final Writes writes;
     private final SecureRandom random;
@@ -62,6 +63,7 @@ class OwnPageDesk {
             People people,
             Tickets tickets,
             Links links,
+            List<MovesAlong> along,
             TheRecord record,
             Writes writes,
             SecureRandom random,
@@ -76,6 +78,7 @@ class OwnPageDesk {
         this.people = people;
         this.tickets = tickets;
         this.links = links;
+        this.along = along;
         this.record = record;
         this.writes = writes;
         this.random = random;
@@ -119,9 +122,7 @@ class OwnPageDesk {
      */
     private @Nullable UUID begun(UUID session, UUID person) {
         UUID ticket = tickets.beginsAlone(OwnPages.ID, session.toString(), person);
-        List<String> systems = composer.systemsOf(person);
-        ProofAlone.Progress progress = proof.progress(tickets.view(ticket), systems);
-        if (systems.isEmpty() || progress.stopped() || progress.ways().isEmpty()) {
+        if (!composer.canHelp(tickets.view(ticket), person)) {
             tickets.endsAlone(ticket, "Nothing can be done for them on a page of their own");
             return null;
         }
@@ -267,16 +268,29 @@ class OwnPageDesk {
     /**
      * Answers such a link.
      *
-     * @return the new token of the session, for the browser that opened it; null: it goes on
-     *     nowhere
+     * @return cookies for the browser that opened it; none: it goes on nowhere
      * @throws Problem 404 if the link is over, 422 if it is none of the answers
      */
-    @Nullable String answer(String link, String choice) {
+    Moved answer(String link, String choice) {
         return writes.get(
                 () -> {
                     Links.Answered answered = links.answer(link, choice, ProofAlone.PAGE);
-                    return proof.ticketIfPassed(answered.about()).map(this::moved).orElse(null);
+                    return proof.ticketIfPassed(answered.about())
+                            .map(ticket -> new Moved(moved(ticket), alongWith(ticket)))
+                            .orElseGet(() -> new Moved(null, List.of()));
                 });
+    }
+
+    /**
+     * What the browser in which a link was opened is given.
+     *
+     * @param token null: it goes on nowhere
+     * @param along cookies of what goes with the page
+     */
+    record Moved(@Nullable String token, List<String> along) {}
+
+    private List<String> alongWith(UUID ticket) {
+        return along.stream().flatMap(one -> one.moved(ticket).stream()).toList();
     }
 
     private String moved(UUID ticket) {

@@ -9,6 +9,7 @@ import earnest.systems.Action;
 import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -35,6 +36,7 @@ class OwnPageEnds implements Routine {
     private final People people;
     private final Writes writes;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
     OwnPageEnds(
             OwnSessionRows rows,
@@ -44,7 +46,8 @@ class OwnPageEnds implements Routine {
             Tickets tickets,
             People people,
             Writes writes,
-            Clock clock) {
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.rows = rows;
         this.robots = robots;
         this.changes = changes;
@@ -53,14 +56,22 @@ class OwnPageEnds implements Routine {
         this.people = people;
         this.writes = writes;
         this.clock = clock;
+        this.events = events;
     }
 
-    /** Ends a session, in the present transaction. A change that runs goes on to its end. */
+    /**
+     * Ends a session, in the present transaction. A change that runs goes on to its end; and a
+     * ticket that began elsewhere goes on there.
+     */
     void end(OwnSession session, String summary) {
         UUID ticket = session.ticket();
-        if (rows.end(session.id()) && ticket != null && !runs(ticket)) {
+        if (rows.end(session.id()) && ticket != null && ofPages(ticket) && !runs(ticket)) {
             tickets.endsAlone(ticket, summary);
         }
+    }
+
+    private boolean ofPages(UUID ticket) {
+        return tickets.view(ticket).channel().equals(OwnPages.ID);
     }
 
     private boolean runs(UUID ticket) {
@@ -96,7 +107,11 @@ class OwnPageEnds implements Routine {
                         .distinct()
                         .collect(Collectors.joining(", "));
         if (!where.isEmpty() && !runs(ticket)) {
-            tickets.endsAlone(ticket, "Set a new password for " + where + " by themselves");
+            if (ofPages(ticket)) {
+                tickets.endsAlone(ticket, "Set a new password for " + where + " by themselves");
+            } else {
+                events.publishEvent(new PagesBeside.Done(ticket, where));
+            }
         }
     }
 

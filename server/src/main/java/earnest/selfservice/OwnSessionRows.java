@@ -130,6 +130,19 @@ class OwnSessionRows {
         return id;
     }
 
+    /** Ends those of a ticket. */
+    void endOf(UUID ticket) {
+        openOn(ticket).forEach(session -> end(session.id()));
+    }
+
+    /** Open ones of a ticket. */
+    List<OwnSession> openOn(UUID ticket) {
+        return database.sql("select * from own_session where ticket_id = :t and state = 'OPEN'")
+                .param("t", ticket)
+                .query(OwnSessionRows::row)
+                .list();
+    }
+
     /** False if it was over already. */
     boolean end(UUID id) {
         return database.sql(

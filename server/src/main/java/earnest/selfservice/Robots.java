@@ -24,7 +24,7 @@ import java.util.Locale;
  * for a name, known or not; after many there is a pause.
  */
 @Component
-class Robots {
+public class Robots {
     private static final Duration HOUR = Duration.ofHours(1);
     private static final GuessLimits.Limit FROM_ADDRESS = new GuessLimits.Limit(120, HOUR);
     private static final GuessLimits.Limit LINKS = new GuessLimits.Limit(30, Duration.ofMinutes(1));
@@ -59,7 +59,7 @@ class Robots {
     }
 
     /** By which a name is known again, however it was spelt. */
-    String mark(String name) {
+    public String mark(String name) {
         String folded = Normalizer.normalize(name, Normalizer.Form.NFKC).toLowerCase(Locale.ROOT);
         return marks.of("own-page name", folded.replaceAll("\\s", ""));
     }
@@ -70,7 +70,7 @@ class Robots {
      *
      * @throws Problem 429 after very many
      */
-    Puzzle puzzle(String mark, String address) {
+    public Puzzle puzzle(String mark, String address) {
         if (!limits.take("own-address " + address, FROM_ADDRESS)) {
             throw pause();
         }
@@ -110,7 +110,7 @@ class Robots {
      * @throws Problem 422 if it is not one of ours for this name, is out of time, was used or is
      *     not solved; 429 after many for the name
      */
-    void mustBeSolved(String mark, String text, String solution) {
+    public void mustBeSolved(String mark, String text, String solution) {
         Puzzle puzzle =
                 Puzzle.read(key, bytes(mark), text)
                         .filter(one -> !one.expired(clock.instant()))

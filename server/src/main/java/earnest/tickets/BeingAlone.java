@@ -8,6 +8,7 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
@@ -53,13 +54,13 @@ class BeingAlone {
         this.events = events;
     }
 
-    UUID begins(String channelId, String reference, UUID person) {
+    UUID begins(String channelId, String reference, @Nullable UUID person) {
         Instant now = clock.instant();
         TicketChannel channel = channels.channel(channelId);
         Ticket ticket = new Ticket(ids.next(), channelId, now);
         ticket.state = Tickets.State.OPEN;
         ticket.personId = person;
-        ticket.claimedAt = now;
+        ticket.claimedAt = person == null ? null : now;
         Conversation conversation =
                 new Conversation(ids.next(), ticket.id, channelId, reference, Map.of(), now);
         conversation.state = Tickets.TalkState.ANSWERED;
@@ -68,11 +69,49 @@ class BeingAlone {
         tickets.add(ticket);
         conversations.add(conversation);
         record.append(
-                Entry.byCaller(EntryKind.PAGE_BEGUN, reference, channel.other())
+                Entry.byCaller(
+                                channel.alone() ? EntryKind.PAGE_BEGUN : EntryKind.CALL_RANG,
+                                reference,
+                                channel.other())
+                        .data("did", channel.alone() ? null : channel.deeds().came())
                         .ticket(ticket.id, conversation.id)
-                        .person(person, people.person(person).map(People.Person::name).orElse(null))
+                        .person(person, name(person))
                         .data("channel", channelId));
         return ticket.id;
+    }
+
+    private @Nullable String name(@Nullable UUID person) {
+        return person == null ? null : people.person(person).map(People.Person::name).orElse(null);
+    }
+
+    boolean names(UUID id, UUID person) {
+        Ticket ticket = holding.locked(id);
+        Conversation live = talks.live(ticket);
+        if (ticket.state != Tickets.State.OPEN || ticket.holderId != null || live == null) {
+            return false;
+        }
+        UUID former = ticket.personId;
+        if (person.equals(former)) {
+            return true;
+        }
+        ticket.personId = person;
+        ticket.claimedAt = clock.instant();
+        ticket.version++;
+        TicketChannel channel = channels.channel(ticket.channel);
+        record.append(
+                Entry.byCaller(EntryKind.NAMED_THEMSELVES, live.reference, channel.other())
+                        .ticket(id, live.id)
+                        .person(person, name(person)));
+        events.publishEvent(
+                new Tickets.Claimed(
+                        id,
+                        live.id,
+                        person,
+                        former,
+                        ticket.channel,
+                        live.facts(),
+                        new Actor.Alone(person)));
+        return true;
     }
 
     void ends(UUID id, String summary) {

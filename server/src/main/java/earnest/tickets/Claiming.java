@@ -75,7 +75,7 @@ class Claiming {
                                     former,
                                     conversation.channel,
                                     conversation.facts(),
-                                    me));
+                                    new Actor.AtDesk(me)));
                 });
     }
 }

@@ -112,13 +112,23 @@ class Conversations {
         }
     }
 
-    /** Nobody speaks on two lines: all others of the analyst are held. */
+    /**
+     * Nobody speaks on two lines: all others of the analyst are held. One may write to several, and
+     * speak with somebody besides.
+     */
     void holdOthers(UUID analyst, Conversation but) {
+        if (written(but)) {
+            return;
+        }
         for (Conversation other : conversations.spokenBy(analyst)) {
-            if (!other.id.equals(but.id)) {
+            if (!other.id.equals(but.id) && !written(other)) {
                 hold(other);
             }
         }
+    }
+
+    private boolean written(Conversation conversation) {
+        return channels.channel(conversation.channel).written();
     }
 
     private void hold(Conversation conversation) {

@@ -3,6 +3,7 @@ package earnest.tickets;
 import earnest.access.Analysts;
 import earnest.access.Right;
 import earnest.access.SignedIn;
+import earnest.channels.TicketChannels;
 import earnest.ground.Problem;
 
 import org.jspecify.annotations.Nullable;
@@ -15,10 +16,12 @@ import java.util.UUID;
 @Component
 class Holding {
     private final TicketRepository tickets;
+    private final TicketChannels channels;
     private final Analysts analysts;
 
-    Holding(TicketRepository tickets, Analysts analysts) {
+    Holding(TicketRepository tickets, TicketChannels channels, Analysts analysts) {
         this.tickets = tickets;
+        this.channels = channels;
         this.analysts = analysts;
     }
 
@@ -33,10 +36,13 @@ class Holding {
         };
     }
 
-    /** Whoever is on a page of their own acts on their own ticket, until somebody takes it. */
+    /**
+     * Whoever is on a page of their own acts on their own ticket, until somebody takes it; where
+     * one writes with the desk, the page stands beside that.
+     */
     private Ticket alone(UUID id, UUID person) {
         Ticket ticket = locked(id);
-        if (ticket.holderId != null) {
+        if (ticket.holderId != null && !channels.channel(ticket.channel).written()) {
             throw new Problem(
                     409,
                     "held-by-another",

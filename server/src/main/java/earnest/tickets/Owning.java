@@ -87,6 +87,7 @@ class Owning {
                     ticket.holderId = me.id();
                     ticket.state = Tickets.State.OPEN;
                     ticket.version++;
+                    events.publishEvent(new Tickets.Taken(id, me));
                     if (former == null) {
                         record.append(TicketEntries.entry(EntryKind.TICKET_TAKEN, ticket, me));
                     } else {

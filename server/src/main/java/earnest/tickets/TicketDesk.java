@@ -125,8 +125,13 @@ class TicketDesk implements Tickets {
     }
 
     @Override
-    public UUID beginsAlone(String channel, String reference, UUID person) {
+    public UUID beginsAlone(String channel, String reference, @Nullable UUID person) {
         return beingAlone.begins(channel, reference, person);
+    }
+
+    @Override
+    public boolean namesThemselves(UUID id, UUID person) {
+        return beingAlone.names(id, person);
     }
 
     @Override

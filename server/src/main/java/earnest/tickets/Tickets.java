@@ -66,9 +66,16 @@ public interface Tickets {
 
     /**
      * Somebody begins by themselves, where nobody at the desk has to take them: the ticket is open,
-     * nobody holds it, and it names whom they say they are. In the present transaction.
+     * nobody holds it, and it names whom they say they are, once they said it. In the present
+     * transaction.
      */
-    UUID beginsAlone(String channel, String reference, UUID person);
+    UUID beginsAlone(String channel, String reference, @Nullable UUID person);
+
+    /**
+     * Somebody whom no analyst speaks with says who they are, in the present transaction; false if
+     * an analyst holds the ticket by now, or it is closed: then it is theirs to say.
+     */
+    boolean namesThemselves(UUID ticket, UUID person);
 
     /** Closes what was begun so, in the present transaction; nothing if it is closed. */
     void endsAlone(UUID ticket, String summary);
@@ -209,7 +216,10 @@ public interface Tickets {
             @Nullable UUID former,
             String channel,
             Map<String, String> facts,
-            SignedIn by) {}
+            Actor by) {}
+
+    /** Told in the transaction in which an analyst takes a ticket, from nobody or a colleague. */
+    record Taken(UUID ticket, SignedIn by) {}
 
     /** Told in the transaction in which a ticket is closed. */
     record Closed(UUID ticket) {}

@@ -29,6 +29,11 @@ public interface ProofMethod {
         return true;
     }
 
+    /** Whether its answer is said aloud to an analyst, so that it does not fit where one writes. */
+    default boolean aloud() {
+        return false;
+    }
+
     /** How it serves somebody who is alone on a page of their own; empty: not there. */
     default Optional<ForOneself> forOneself() {
         return Optional.empty();

@@ -79,6 +79,11 @@ class CallBack implements ProofMethod {
     }
 
     @Override
+    public boolean aloud() {
+        return true;
+    }
+
+    @Override
     public List<Possible> offers(Known known) {
         if (calls.getIfAvailable() == null) {
             return List.of();

@@ -39,6 +39,12 @@ class StaffFact implements ProofMethod {
         return ID;
     }
 
+    /** Facts about oneself are not to stand in a chat. */
+    @Override
+    public boolean aloud() {
+        return true;
+    }
+
     /** Drawn at random, and none a second time: one offer stands for all. */
     @Override
     public List<Possible> offers(Known known) {

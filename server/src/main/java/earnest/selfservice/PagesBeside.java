@@ -1,0 +1,104 @@
+package earnest.selfservice;
+
+import earnest.access.Cookies;
+import earnest.access.Tokens;
+import earnest.ground.Ids;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import earnest.tickets.Tickets;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.security.SecureRandom;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.UUID;
+
+/**
+ * Pages of people whose ticket is another channel's: what is proved on the page counts on that
+ * ticket, and in its conversation. Thread-safe.
+ */
+@Component
+public class PagesBeside {
+    private static final Duration WITH_THE_BROWSER = Duration.ofSeconds(-1);
+
+    /**
+     * That somebody set a password of their own on the page of a ticket; told in the transaction in
+     * which the last of the changes settled.
+     *
+     * @param where what the systems are called
+     */
+    public record Done(UUID ticket, String where) {}
+
+    private final OwnSessionRows rows;
+    private final OwnPageComposer composer;
+    private final Tickets tickets;
+    private final TheRecord record;
+    private final Cookies cookies;
+    private final SecureRandom random;
+    private final Clock clock;
+    private final Ids ids;
+
+    PagesBeside(
+            OwnSessionRows rows,
+            OwnPageComposer composer,
+            Tickets tickets,
+            TheRecord record,
+            Cookies cookies,
+            SecureRandom random,
+            Clock clock,
+            Ids ids) {
+        this.rows = rows;
+        this.composer = composer;
+        this.tickets = tickets;
+        this.record = record;
+        this.cookies = cookies;
+        this.random = random;
+        this.clock = clock;
+        this.ids = ids;
+    }
+
+    /**
+     * Opens one in the present transaction; one that was open on the ticket is over.
+     *
+     * @param mark of the name that was given
+     * @param person whom the ticket names; null: a name that nobody has, and the page is nobody's
+     * @return the cookie for the browser, as a header's value
+     */
+    public String open(UUID ticket, String mark, @Nullable UUID person) {
+        rows.endOf(ticket);
+        String token = Tokens.draw(random);
+        Instant now = clock.instant();
+        boolean real = person != null && composer.canHelp(tickets.view(ticket), person);
+        rows.add(
+                new OwnSession(
+                        ids.next(),
+                        mark,
+                        real ? person : null,
+                        real ? ticket : null,
+                        now,
+                        now,
+                        0,
+                        null),
+                token);
+        Tickets.View view = tickets.view(ticket);
+        Tickets.Talk talk = view.talk();
+        record.append(
+                Entry.byCaller(
+                                EntryKind.PAGE_OPENED,
+                                talk == null ? "none" : talk.reference(),
+                                "Somebody on the page")
+                        .ticket(ticket, view.conversation())
+                        .person(view.person(), null));
+        return cookies.write(Cookies.Kind.OWN_PAGE, token, WITH_THE_BROWSER);
+    }
+
+    /** Whether one is open on a ticket. */
+    public boolean isOpen(UUID ticket) {
+        return rows.openOn(ticket).stream()
+                .anyMatch(session -> session.endsAt().isAfter(clock.instant()));
+    }
+}
