@@ -114,6 +114,9 @@ earnest.line.token=$(secret line-token)
 earnest.machine.token=$(secret machine-token)
 EOF
     is_empty || cat <<EOF
+earnest.mailbox.url=imap://127.0.0.1:$EARNEST_IMAP_PORT
+earnest.mailbox.user=desk@brackwater.example
+earnest.mailbox.password=desk@brackwater.example
 earnest.demo.enabled=true
 earnest.systems.loopback=true
 earnest.demo.folder=$EARNEST_HOME/world

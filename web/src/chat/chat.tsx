@@ -67,76 +67,86 @@ function Talk({ chat }: { chat: ChatInHand }) {
   const last = shown?.lines.at(-1);
   const count = (last?.number ?? 0) + leaving.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: whenever there is one line more
-  useEffect(() => end.current?.scrollIntoView({ block: "end" }), [count]);
+  useEffect(() => {
+    end.current?.scrollIntoView({ block: "end" });
+  }, [count]);
   if (!shown) return null;
   const on = goesOn(shown.where);
   const offer = shown.lines.findLast((line) => line.page);
   return (
     <div className="mx-auto flex h-full max-w-md flex-col bg-sheet text-[16.5px] leading-6 md:border-hair md:border-x">
       <div className="flex min-h-0 flex-1 flex-col border-margin border-l-2 md:ml-4 ml-[18px]">
-        <header className="flex min-h-14 flex-wrap items-center justify-between gap-x-3 border-hair border-b px-5 py-2 text-muted text-sm">
+        <header className="flex min-h-14 items-center justify-between gap-x-3 border-hair border-b px-5 py-2 text-muted text-sm">
           <h1 className="font-bold font-serif text-[17px] text-seal tracking-tight">
             {shown.organisation} service desk
           </h1>
           {on && (
             <button
               type="button"
+              aria-label="End the chat"
               className="min-h-11 font-semibold text-seal underline underline-offset-[3px]"
               disabled={chat.busy}
               onClick={() => void chat.leave()}
             >
-              End the chat
+              End
             </button>
           )}
         </header>
-        <main className="min-h-0 flex-1 overflow-y-auto">
-          <Lines lines={shown.lines} />
-          <ul aria-label="On their way">
-            {leaving.map((line) => (
-              <li key={line.id} className="border-hair border-b bg-lit px-5 py-2.5 text-muted">
-                <Words words={line.words} />
-                {line.trouble ? (
-                  <p role="alert" className="font-semibold text-sm text-stop">
-                    {line.trouble}{" "}
-                    <button type="button" className="min-h-6 underline" onClick={() => chat.again(line)}>
-                      Send again
-                    </button>
-                  </p>
-                ) : (
-                  <p className="text-sm">on its way</p>
-                )}
-              </li>
-            ))}
-          </ul>
-          {on && last && last.choices.length > 0 && leaving.length === 0 && (
-            <div className="grid gap-2 px-5 py-4">
-              {last.choices.map((choice) => (
-                <button
-                  key={choice}
-                  type="button"
-                  className="min-h-12 rounded border border-rule bg-lit px-4 py-2 text-left font-semibold"
-                  onClick={() => chat.say(choice)}
-                >
-                  {choice}
-                </button>
+        <main className="flex min-h-0 flex-1 flex-col">
+          {/* biome-ignore lint/a11y/noNoninteractiveTabindex: else the keyboard could not scroll it */}
+          <div className="min-h-0 flex-1 overflow-y-auto" tabIndex={0}>
+            <Lines lines={shown.lines} />
+            <ul aria-label="On their way">
+              {leaving.map((line) => (
+                <li key={line.id} className="border-hair border-b bg-lit px-5 py-2.5 text-muted">
+                  <Words words={line.words} />
+                  {line.trouble ? (
+                    <p role="alert" className="font-semibold text-sm text-stop">
+                      {line.trouble}{" "}
+                      <button type="button" className="min-h-6 underline" onClick={() => chat.again(line)}>
+                        Send again
+                      </button>
+                    </p>
+                  ) : (
+                    <p className="text-sm">on its way</p>
+                  )}
+                </li>
               ))}
-            </div>
-          )}
-          {on && offer && (
-            <div className="px-5 py-4">
-              <Big disabled={chat.busy} onClick={() => void chat.openPage()}>
-                Open my page
-              </Big>
-            </div>
-          )}
-          <Trouble words={chat.trouble} />
-          <p role="status" className="min-h-6 px-5 py-1 text-muted text-sm">
-            {shown.where === "waiting" && "Somebody was asked to come. You may go on writing."}
-            {shown.where === "desk" && shown.writing && `${shown.with ?? "The desk"} is writing`}
-          </p>
-          <div ref={end} />
+            </ul>
+            {on && last && last.choices.length > 0 && leaving.length === 0 && (
+              <div className="grid gap-2 px-5 py-4">
+                {last.choices.map((choice) => (
+                  <button
+                    key={choice}
+                    type="button"
+                    className="min-h-12 rounded border border-rule bg-lit px-4 py-2 text-left font-semibold"
+                    onClick={() => chat.say(choice)}
+                  >
+                    {choice}
+                  </button>
+                ))}
+              </div>
+            )}
+            {on && offer && (
+              <div className="px-5 py-4">
+                <Big
+                  look={offer.number === last?.number ? "go" : "quiet"}
+                  disabled={chat.busy}
+                  onClick={() => void chat.openPage()}
+                >
+                  Open my page
+                </Big>
+              </div>
+            )}
+            <Trouble words={chat.trouble} />
+            <p role="status" className="min-h-6 px-5 py-1 text-muted text-sm">
+              {shown.where === "waiting" && "Somebody was asked to come. You may go on writing."}
+              {shown.where === "desk" && shown.writing && `${shown.with ?? "The desk"} is writing`}
+            </p>
+            <div ref={end} />
+          </div>
+          {on ? <Field chat={chat} /> : <Over chat={chat} />}
         </main>
-        {on ? <Field chat={chat} /> : <Over chat={chat} />}
       </div>
     </div>
   );
@@ -162,7 +172,7 @@ function Field({ chat }: { chat: ChatInHand }) {
   };
   return (
     <form onSubmit={send} className="flex items-end gap-2 border-hair border-t bg-sheet px-5 py-3">
-      <label className="flex-1">
+      <label className="grid flex-1">
         <span className="sr-only">Your message</span>
         <textarea
           ref={field}

@@ -7,33 +7,35 @@ const who = (line: WrittenLine) =>
 /** What was written, in its order, like a page of minutes. */
 export function Lines({ lines }: { lines: WrittenLine[] }) {
   return (
-    <ol role="log" aria-label="What was written" className="border-hair border-t">
-      {lines.map((line) =>
-        line.side === "earnest" ? (
-          <li
-            key={line.number}
-            className="border-hair border-b px-5 py-2 font-serif text-[15px] text-muted italic"
-          >
-            {line.words}
-          </li>
-        ) : (
-          <li
-            key={line.number}
-            className={`border-hair border-b px-5 py-2.5 ${line.side === "person" ? "bg-lit" : ""}`}
-          >
-            <p className="flex items-baseline justify-between gap-3 text-sm">
-              <b className={`font-semibold font-serif ${line.side === "analyst" ? "text-seal" : ""}`}>
-                {who(line)}
-              </b>
-              <time className="num text-muted text-xs" dateTime={line.at}>
-                {clock(line.at)}
-              </time>
-            </p>
-            <Words words={line.words} />
-          </li>
-        ),
-      )}
-    </ol>
+    <div role="log" aria-label="What was written">
+      <ol className="border-hair border-t">
+        {lines.map((line) =>
+          line.side === "earnest" ? (
+            <li
+              key={line.number}
+              className="border-hair border-b px-5 py-2 font-serif text-[15px] text-muted italic"
+            >
+              {line.words}
+            </li>
+          ) : (
+            <li
+              key={line.number}
+              className={`border-hair border-b px-5 py-2.5 ${line.side === "person" ? "bg-lit" : ""}`}
+            >
+              <p className="flex items-baseline justify-between gap-3 text-sm">
+                <b className={`font-semibold font-serif ${line.side === "analyst" ? "text-seal" : ""}`}>
+                  {who(line)}
+                </b>
+                <time className="num text-muted text-xs" dateTime={line.at}>
+                  {clock(line.at)}
+                </time>
+              </p>
+              <Words words={line.words} />
+            </li>
+          ),
+        )}
+      </ol>
+    </div>
   );
 }
 

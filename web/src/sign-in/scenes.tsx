@@ -73,6 +73,16 @@ const SCENES: Scene[] = [
     ),
   },
   {
+    title: "A mail with half the facts",
+    as: "tove.rask",
+    play: (at) => (
+      <>
+        In <Away to={at("/pockets/bhollis")}>his pocket</Away> write, as Bram Hollis, from his own mailbox,
+        that you forgot your password. The answer brings a link; the desk has it at its edge.
+      </>
+    ),
+  },
+  {
     title: "A connection that turns bad",
     as: "maren.holt",
     play: (at) => (

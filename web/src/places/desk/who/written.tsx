@@ -26,17 +26,20 @@ export function WrittenTalk({ page, written }: { page: Page; written: Written })
   const shown = all || lines.length <= 8 ? lines : lines.slice(-7);
   const count = lines.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: whenever there is one line more
-  useEffect(() => end.current?.scrollIntoView?.({ block: "nearest" }), [count]);
+  useEffect(() => {
+    end.current?.scrollIntoView?.({ block: "end" });
+  }, [count]);
   const there = page.ticket.onTheLine;
   return (
-    <section aria-label="What is written" className="mt-3 border-hair border-t pt-2.5">
+    <section aria-label="What is written" className="written mt-2.5 flex flex-col border-hair border-t pt-2">
       {understood && (
         <p className="mb-2 text-[13px]">
           <span className="text-muted">Understood:</span> <b className="font-semibold">{understood.words}</b>
           {understood.sure < 80 && <span className="text-muted">, not very surely</span>}
         </p>
       )}
-      <div className="max-h-72 overflow-y-auto border-rule border-t" data-written>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: else the keyboard could not scroll it */}
+      <div className="min-h-24 flex-1 overflow-y-auto border-rule border-t" tabIndex={0}>
         {shown.length < lines.length && (
           <button
             type="button"
@@ -46,11 +49,13 @@ export function WrittenTalk({ page, written }: { page: Page; written: Written })
             {lines.length - shown.length} lines before
           </button>
         )}
-        <ol role="log" aria-label="Lines">
-          {shown.map((line) => (
-            <WrittenRow key={line.number} line={line} name={page.who?.given ?? page.who?.name ?? "They"} />
-          ))}
-        </ol>
+        <div role="log" aria-label="Lines">
+          <ol>
+            {shown.map((line) => (
+              <WrittenRow key={line.number} line={line} name={page.who?.given ?? page.who?.name ?? "They"} />
+            ))}
+          </ol>
+        </div>
         <div ref={end} />
       </div>
       {there && <TheyWrite page={page} />}
@@ -166,7 +171,7 @@ function Answering({ page }: { page: Page }) {
           }}
         />
       </label>
-      <ul className="mb-1.5 grid gap-1 text-xs">
+      <ul className="mb-1.5 grid gap-0.5 text-xs">
         {QUICK.map((quick, i) => (
           <li key={quick}>
             <button

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.core.passwords.Secret;
 import earnest.core.passwords.Spelling;
+import earnest.testkit.ChatPage;
 import earnest.testkit.Desk;
 import earnest.testkit.Http;
 import earnest.testkit.OwnPage;
@@ -27,6 +28,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 
 /** After all journeys: no secret is anywhere but where it was handed over. */
 @Order(100)
@@ -50,6 +52,7 @@ class CanaryTest {
         tove.type(ticket, fact, typedWrong).ok();
         tove.api().get("/api/record").ok();
         String own = ownPage(world);
+        String written = chat(world);
         String slipped = "Slipped-Password-" + ticket.substring(30);
         new Http(world.ground().serverUrl())
                 .post("/api/session", Map.of("login", slipped, "password", slipped));
@@ -65,6 +68,7 @@ class CanaryTest {
         secrets.add(typedWrong);
         secrets.add(slipped);
         secrets.add(own);
+        secrets.add(written);
         for (String secret : secrets) {
             places.forEach(
                     (place, content) -> {
@@ -83,6 +87,31 @@ class CanaryTest {
                                 .doesNotContainPattern(
                                         "(?<![0-9a-fA-F.])" + code + "(?![0-9a-fA-F])"));
         noKeys(world, places);
+    }
+
+    /** A password and a code that somebody writes where it does not belong. */
+    private static String chat(World world) {
+        String account = world.somebody();
+        String own = "Canary-lantern-over-pier-83";
+        ChatPage chat = new ChatPage(new Http(world.ground().serverUrl()));
+        chat.start().ok();
+        chat.say("I forgot my password, it was " + own).ok();
+        chat.say("my password is " + own + " can i talk to a human please").ok();
+        Desk tove = Desk.signIn(world.ground(), "tove.rask");
+        String ticket =
+                StreamSupport.stream(
+                                tove.api().get("/api/desk").ok().get("waiting").spliterator(),
+                                false)
+                        .filter(w -> w.path("reminder").asString("").startsWith("Chat:"))
+                        .map(w -> w.get("id").asString())
+                        .reduce((a, b) -> b)
+                        .orElseThrow();
+        tove.api().post("/api/tickets/" + ticket + "/take").ok();
+        tove.claim(ticket, account).ok();
+        tove.begin(ticket, "authenticator");
+        chat.say(world.secret(world.outside().authenticator(account))).ok();
+        tove.close(ticket, "Only a canary.");
+        return own;
     }
 
     /** A password that somebody set by themselves; its link is a secret as well. */

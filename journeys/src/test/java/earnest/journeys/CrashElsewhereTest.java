@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.unboundid.ldap.sdk.ResultCode;
 
+import earnest.testkit.ChatPage;
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 import earnest.testkit.OwnPage;
@@ -175,5 +176,23 @@ class CrashElsewhereTest extends Killing {
 
     private String mailbox() {
         return account + "@lagoon.example";
+    }
+
+    /** What was written is there once, with one answer, and the chat goes on. */
+    @Cases(
+            value = {"chat-line-uncommitted", "chat-line-committed"},
+            sample = {"chat-line-committed"})
+    void inAChatItIsSaidOnceAsWell(String waypoint, World given) {
+        world = given;
+        outside = world.outside();
+        ChatPage chat = new ChatPage(new Http(world.ground().serverUrl()));
+        chat.start().ok();
+        killAt(waypoint, () -> chat.say("12345678-a", "I forgot my password"));
+        chat.say("12345678-a", "I forgot my password").ok();
+        assertThat(chat.lines()).hasSize(3);
+        assertThat(chat.last()).contains("Who are you?");
+        chat.say("12345678-b", world.somebody()).ok();
+        assertThat(chat.pageOffered()).isTrue();
+        chat.leave().ok();
     }
 }

@@ -17,8 +17,11 @@ import java.util.UUID;
 class Message {
     @Id UUID id;
     @Nullable UUID ticketId;
-    UUID personId;
-    UUID contactId;
+    @Nullable UUID personId;
+    @Nullable UUID contactId;
+
+    /** Where it goes that is on nobody's record; else null. */
+    @Nullable String address;
 
     /** What it is for; a writer makes the words. */
     @Column(name = "purpose")
@@ -47,6 +50,23 @@ class Message {
         this.ticketId = to.ticket();
         this.personId = to.person();
         this.contactId = to.contact();
+        this.state = Messages.State.WAITING;
+    }
+
+    /** An answer to an address. */
+    Message(
+            UUID id,
+            String occasion,
+            UUID about,
+            String carrier,
+            @Nullable UUID ticket,
+            String address) {
+        this.id = id;
+        this.occasion = occasion;
+        this.aboutId = about;
+        this.carrier = carrier;
+        this.ticketId = ticket;
+        this.address = address;
         this.state = Messages.State.WAITING;
     }
 }

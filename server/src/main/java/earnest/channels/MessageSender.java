@@ -6,6 +6,7 @@ import earnest.ground.JobQueue;
 import earnest.ground.Waypoints;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
+import earnest.people.ContactKind;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -17,6 +18,7 @@ import org.springframework.stereotype.Service;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -99,7 +101,10 @@ class MessageSender implements Messages, Worker {
                 people.contactEver(to.person(), to.contact())
                         .flatMap(contact -> carriers.to(contact.kind()))
                         .orElseThrow(() -> new IllegalArgumentException("no carrier reaches them"));
-        Message message = new Message(ids.next(), occasion, about, carrier.id(), to);
+        return add(new Message(ids.next(), occasion, about, carrier.id(), to));
+    }
+
+    private UUID add(Message message) {
         message.madeAt = clock.instant();
         message.giveUpAt = message.madeAt.plus(GIVE_UP);
         messages.add(message);
@@ -108,10 +113,37 @@ class MessageSender implements Messages, Worker {
     }
 
     @Override
+    public Optional<UUID> answer(String occasion, UUID about, UUID ticket, String mailbox) {
+        return carriers.to(ContactKind.WORK_MAIL)
+                .map(
+                        carrier ->
+                                add(
+                                        new Message(
+                                                ids.next(),
+                                                occasion,
+                                                about,
+                                                carrier.id(),
+                                                ticket,
+                                                mailbox)));
+    }
+
+    @Override
+    public Optional<UUID> ticketOf(UUID message) {
+        return messages.findById(message).map(found -> found.ticketId);
+    }
+
+    @Override
     public List<Sent> about(UUID about) {
-        return messages.findByAboutIdOrderByMadeAt(about).stream()
-                .map(m -> new Sent(m.id, m.contactId, brings(m), m.state, m.said))
-                .toList();
+        List<Sent> sent = new ArrayList<>();
+        for (Message message : messages.findByAboutIdOrderByMadeAt(about)) {
+            UUID contact = message.contactId;
+            if (contact != null) {
+                sent.add(
+                        new Sent(
+                                message.id, contact, brings(message), message.state, message.said));
+            }
+        }
+        return sent;
     }
 
     private String brings(Message message) {
@@ -147,12 +179,8 @@ class MessageSender implements Messages, Worker {
         if (writer == null) {
             return fail(message, "nobody writes it any more");
         }
-        // What was replaced is told that it was, and nothing else.
-        Optional<People.Contact> contact =
-                writer.alsoToReplaced()
-                        ? people.contactEver(message.personId, message.contactId)
-                        : people.contact(message.personId, message.contactId);
-        if (contact.isEmpty()) {
+        Optional<String> address = address(message, writer);
+        if (address.isEmpty()) {
             return fail(message, "the contact is not on record any more");
         }
         if (message.giveUpAt.isBefore(clock.instant())) {
@@ -167,11 +195,23 @@ class MessageSender implements Messages, Worker {
                 return Optional.of(SOON);
             }
             waypoints.pass("text-" + message.occasion + "-before-gateway");
-            CarrierResult result =
-                    carrier.send(message.id, contact.get().value(), writer.subject(), body);
+            CarrierResult result = carrier.send(message.id, address.get(), writer.subject(), body);
             waypoints.pass("text-" + message.occasion + "-after-gateway");
             return settle(message, result);
         }
+    }
+
+    private Optional<String> address(Message message, MessageWriter writer) {
+        UUID person = message.personId;
+        UUID contact = message.contactId;
+        if (person == null || contact == null) {
+            return Optional.ofNullable(message.address);
+        }
+        // What was replaced is told that it was, and nothing else.
+        return (writer.alsoToReplaced()
+                        ? people.contactEver(person, contact)
+                        : people.contact(person, contact))
+                .map(People.Contact::value);
     }
 
     private Optional<Duration> settle(Message message, CarrierResult result) {
@@ -237,10 +277,7 @@ class MessageSender implements Messages, Worker {
                     }
                     Message message = messages.findById(id).orElseThrow();
                     if (kind != null) {
-                        String contact =
-                                people.contactEver(message.personId, message.contactId)
-                                        .map(c -> c.kind().words())
-                                        .orElse("a contact");
+                        String contact = contact(message);
                         record.append(
                                 by(kind, message)
                                         .ticket(message.ticketId, null)
@@ -262,6 +299,19 @@ class MessageSender implements Messages, Worker {
                     }
                     return true;
                 });
+    }
+
+    /**
+     * What the record calls where it went; an address that is on no record is not written there.
+     */
+    private String contact(Message message) {
+        UUID person = message.personId;
+        UUID contact = message.contactId;
+        return person == null || contact == null
+                ? "the mailbox that wrote"
+                : people.contactEver(person, contact)
+                        .map(c -> c.kind().words())
+                        .orElse("a contact");
     }
 
     private Entry by(EntryKind kind, Message message) {

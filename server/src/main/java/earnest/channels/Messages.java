@@ -31,7 +31,18 @@ public interface Messages {
      */
     UUID send(String occasion, UUID about, Recipient to);
 
-    /** Messages about something, oldest first. */
+    /**
+     * Calls for an answer to the mailbox from which somebody wrote, whether it is on record or not,
+     * in the present transaction. Nothing in it may be a secret.
+     *
+     * @return its id; empty where nothing carries mail
+     */
+    Optional<UUID> answer(String occasion, UUID about, UUID ticket, String mailbox);
+
+    /** The ticket on which a message was sent, by its own id; empty if it is none of ours. */
+    Optional<UUID> ticketOf(UUID message);
+
+    /** Messages about something to contacts on record, oldest first. */
     List<Sent> about(UUID about);
 
     /** How far a message got. */

@@ -67,8 +67,12 @@ public interface TicketChannel {
     /** The desk takes the conversation. */
     default void answered(String reference) {}
 
-    /** The desk wrote something, in the present transaction. */
-    default void wrote(UUID ticket, String words) {}
+    /**
+     * The desk wrote something, in the present transaction.
+     *
+     * @param line the id of what was written
+     */
+    default void wrote(UUID ticket, UUID line) {}
 
     /** The desk ends it. */
     default void ended(String reference) {}

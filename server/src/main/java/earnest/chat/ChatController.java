@@ -215,7 +215,12 @@ class ChatController {
         return time.answerLong(
                 () ->
                         ResponseEntity.noContent()
-                                .header(HttpHeaders.SET_COOKIE, desk.page(here(request)))
+                                .header(
+                                        HttpHeaders.SET_COOKIE,
+                                        cookies.write(
+                                                Cookies.Kind.OWN_PAGE,
+                                                desk.page(here(request)),
+                                                WITH_THE_BROWSER))
                                 .build());
     }
 

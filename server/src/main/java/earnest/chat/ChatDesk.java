@@ -7,6 +7,7 @@ import earnest.core.understanding.Understanding;
 import earnest.core.understanding.Want;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
+import earnest.ground.Waypoints;
 import earnest.ground.Writes;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -48,6 +49,7 @@ class ChatDesk {
     private final Writes writes;
     private final SecureRandom random;
     private final Ids ids;
+    private final Waypoints waypoints;
 
     ChatDesk(
             ChatRows rows,
@@ -61,7 +63,8 @@ class ChatDesk {
             TheRecord record,
             Writes writes,
             SecureRandom random,
-            Ids ids) {
+            Ids ids,
+            Waypoints waypoints) {
         this.rows = rows;
         this.written = written;
         this.reading = reading;
@@ -74,6 +77,7 @@ class ChatDesk {
         this.writes = writes;
         this.random = random;
         this.ids = ids;
+        this.waypoints = waypoints;
     }
 
     /** By which the sums for chats from an address are known; nobody is named yet. */
@@ -146,7 +150,12 @@ class ChatDesk {
         Understanding.Understood read = reading.read(words);
         Optional<People.Person> meant =
                 chat.asked() == Chat.Asked.WHO ? named(words) : Optional.empty();
-        writes.run(() -> take(chat.id(), "p-" + mark, words, read, meant));
+        writes.run(
+                () -> {
+                    take(chat.id(), "p-" + mark, words, read, meant);
+                    waypoints.pass("chat-line-uncommitted");
+                });
+        waypoints.pass("chat-line-committed");
     }
 
     private void tryCode(Chat chat, String mark, UUID person, String digits) {
@@ -208,7 +217,9 @@ class ChatDesk {
             return;
         }
         Assistant.Next next = Assistant.next(chat, sure, before);
-        if (sure != null && !(next instanceof Assistant.Next.TakesName)) {
+        // That a person shall come says nothing of what for, which was said before.
+        boolean more = sure != null && (sure.want() != Want.A_HUMAN || before == null);
+        if (more && !(next instanceof Assistant.Next.TakesName)) {
             written.wants(chat.ticket(), sure);
         }
         go(chat, "a-" + mark, words, next, meant);
@@ -264,7 +275,7 @@ class ChatDesk {
     /**
      * Opens the page that was offered.
      *
-     * @return its cookie, as a header's value
+     * @return the token for its cookie
      * @throws Problem 409 if none was
      */
     String page(Chat chat) {

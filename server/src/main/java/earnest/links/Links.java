@@ -48,6 +48,9 @@ public interface Links {
      */
     Secret address(UUID about);
 
+    /** The public address of a page, such as {@code https://desk.example/forgot}; no secret. */
+    String publicAddress(String page);
+
     /** Ends the links about something that were not answered, in the present transaction. */
     void end(UUID about);
 }

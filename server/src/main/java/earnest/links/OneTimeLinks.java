@@ -59,6 +59,11 @@ class OneTimeLinks implements Links {
     }
 
     @Override
+    public String publicAddress(String page) {
+        return place.url() + page;
+    }
+
+    @Override
     public void end(UUID about) {
         rows.end(about);
     }

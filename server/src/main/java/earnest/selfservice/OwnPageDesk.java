@@ -47,6 +47,8 @@ class OwnPageDesk {
     private final Tickets tickets;
     private final Links links;
     private final List<MovesAlong> along;
+    private final List<PagesBeside.Opener> openers;
+    private final PagesBeside beside;
     private final TheRecord record;
     private final Writes writes;
     private final SecureRandom random;
@@ -64,6 +66,8 @@ class OwnPageDesk {
             Tickets tickets,
             Links links,
             List<MovesAlong> along,
+            List<PagesBeside.Opener> openers,
+            PagesBeside beside,
             TheRecord record,
             Writes writes,
             SecureRandom random,
@@ -79,6 +83,8 @@ class OwnPageDesk {
         this.tickets = tickets;
         this.links = links;
         this.along = along;
+        this.openers = openers;
+        this.beside = beside;
         this.record = record;
         this.writes = writes;
         this.random = random;
@@ -277,7 +283,7 @@ class OwnPageDesk {
                     Links.Answered answered = links.answer(link, choice, ProofAlone.PAGE);
                     return proof.ticketIfPassed(answered.about())
                             .map(ticket -> new Moved(moved(ticket), alongWith(ticket)))
-                            .orElseGet(() -> new Moved(null, List.of()));
+                            .orElseGet(() -> new Moved(opened(answered.about()), List.of()));
                 });
     }
 
@@ -288,6 +294,20 @@ class OwnPageDesk {
      * @param along cookies of what goes with the page
      */
     record Moved(@Nullable String token, List<String> along) {}
+
+    /** A link may open a page that was not begun before. */
+    private @Nullable String opened(UUID about) {
+        return openers.stream()
+                .flatMap(one -> one.opens(about).stream())
+                .findFirst()
+                .map(
+                        ticket ->
+                                beside.open(
+                                        ticket,
+                                        robots.mark("ticket " + ticket),
+                                        tickets.view(ticket).person()))
+                .orElse(null);
+    }
 
     private List<String> alongWith(UUID ticket) {
         return along.stream().flatMap(one -> one.moved(ticket).stream()).toList();

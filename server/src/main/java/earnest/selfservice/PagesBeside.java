@@ -1,6 +1,5 @@
 package earnest.selfservice;
 
-import earnest.access.Cookies;
 import earnest.access.Tokens;
 import earnest.ground.Ids;
 import earnest.record.Entry;
@@ -13,7 +12,6 @@ import org.springframework.stereotype.Component;
 
 import java.security.SecureRandom;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -23,7 +21,17 @@ import java.util.UUID;
  */
 @Component
 public class PagesBeside {
-    private static final Duration WITH_THE_BROWSER = Duration.ofSeconds(-1);
+    /**
+     * What a link opens a page on that was sent for one, and was answered so. Registered as a
+     * {@code @Component}.
+     */
+    public interface Opener {
+        /**
+         * The ticket on which a page opens, right after the answer and in its transaction; empty if
+         * the link is none of its own, or was answered otherwise.
+         */
+        java.util.Optional<UUID> opens(UUID about);
+    }
 
     /**
      * That somebody set a password of their own on the page of a ticket; told in the transaction in
@@ -37,7 +45,6 @@ public class PagesBeside {
     private final OwnPageComposer composer;
     private final Tickets tickets;
     private final TheRecord record;
-    private final Cookies cookies;
     private final SecureRandom random;
     private final Clock clock;
     private final Ids ids;
@@ -47,7 +54,6 @@ public class PagesBeside {
             OwnPageComposer composer,
             Tickets tickets,
             TheRecord record,
-            Cookies cookies,
             SecureRandom random,
             Clock clock,
             Ids ids) {
@@ -55,7 +61,6 @@ public class PagesBeside {
         this.composer = composer;
         this.tickets = tickets;
         this.record = record;
-        this.cookies = cookies;
         this.random = random;
         this.clock = clock;
         this.ids = ids;
@@ -66,7 +71,7 @@ public class PagesBeside {
      *
      * @param mark of the name that was given
      * @param person whom the ticket names; null: a name that nobody has, and the page is nobody's
-     * @return the cookie for the browser, as a header's value
+     * @return the token for the browser's cookie
      */
     public String open(UUID ticket, String mark, @Nullable UUID person) {
         rows.endOf(ticket);
@@ -93,7 +98,7 @@ public class PagesBeside {
                                 "Somebody on the page")
                         .ticket(ticket, view.conversation())
                         .person(view.person(), null));
-        return cookies.write(Cookies.Kind.OWN_PAGE, token, WITH_THE_BROWSER);
+        return token;
     }
 
     /** Whether one is open on a ticket. */

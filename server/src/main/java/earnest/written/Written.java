@@ -64,6 +64,9 @@ public interface Written {
     /** The lines of a ticket after a number, the latest at most. */
     List<Line> after(UUID ticket, int number);
 
+    /** What a line says; empty if there is none. */
+    Optional<String> words(UUID line);
+
     /** How many lines stand on it. */
     int count(UUID ticket);
 

@@ -96,6 +96,14 @@ class WrittenLines implements Written {
     }
 
     @Override
+    public Optional<String> words(UUID line) {
+        return database.sql("select words from written_line where id = :id")
+                .param("id", line)
+                .query(String.class)
+                .optional();
+    }
+
+    @Override
     public int count(UUID ticket) {
         return database.sql(
                         "select coalesce(max(number), 0) from written_line where ticket_id = :t")
@@ -213,9 +221,11 @@ class WrittenLines implements Written {
     public void analyst(UUID ticket, Actor.AtDesk who, String words) {
         Tickets.View view = mustBeRead(tickets.hold(ticket, who));
         String masked = Masking.masked(words);
+        UUID line = ids.next();
         add(
+                line,
                 view,
-                ids.next().toString(),
+                line.toString(),
                 Side.ANALYST,
                 who.id(),
                 masked,
@@ -224,7 +234,7 @@ class WrittenLines implements Written {
         record.append(
                 of(Entry.by(EntryKind.LINE_WRITTEN, who.id(), who.me().name()), view)
                         .personal("words", masked));
-        channels.channel(view.channel()).wrote(ticket, masked);
+        channels.channel(view.channel()).wrote(ticket, line);
     }
 
     /** Offers the person their page, in the present transaction. */
@@ -264,6 +274,18 @@ class WrittenLines implements Written {
             String words,
             @Nullable String choices,
             int hidden) {
+        return add(ids.next(), view, mark, side, author, words, choices, hidden);
+    }
+
+    private boolean add(
+            UUID id,
+            Tickets.View view,
+            String mark,
+            Side side,
+            @Nullable UUID author,
+            String words,
+            @Nullable String choices,
+            int hidden) {
         int number = count(view.id()) + 1;
         if (number > MOST_LINES && side != Side.EARNEST) {
             throw new Problem(
@@ -276,7 +298,7 @@ class WrittenLines implements Written {
                                     + " side, author_id, words, choices, hidden, written_at) values"
                                     + " (:id, :t, :n, :mark, :side, :author, :words, :choices,"
                                     + " :hidden, :now)")
-                        .param("id", ids.next())
+                        .param("id", id)
                         .param("t", view.id())
                         .param("n", number)
                         .param("mark", mark)

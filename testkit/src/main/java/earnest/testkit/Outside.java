@@ -55,6 +55,27 @@ public final class Outside {
         return standins.get("/api/mail?to=" + address).ok();
     }
 
+    /** Somebody writes a mail to the desk. */
+    public void writeMail(String from, String subject, String text) {
+        writeMail(Map.of("from", from, "subject", subject, "text", text));
+    }
+
+    /** As above, with {@code headers}, or a {@code file} that hangs on it. */
+    public void writeMail(Map<String, Object> mail) {
+        standins.post("/api/mail", mail).ok();
+    }
+
+    /** The latest mail to an address after so many whose subject has these words; waits for it. */
+    public JsonNode mailed(String address, int mailsBefore, String subject) {
+        return Eventually.get(
+                "a mail “" + subject + "” to " + address,
+                () ->
+                        StreamSupport.stream(mails(address).spliterator(), false)
+                                .skip(mailsBefore)
+                                .filter(mail -> mail.get("subject").asString().contains(subject))
+                                .reduce((a, b) -> b));
+    }
+
     /** The token of the one-time link in the latest mail to an address; waits for it. */
     public String linkToken(String address) {
         return Eventually.get(

@@ -7,16 +7,26 @@ import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
 
+import jakarta.mail.Message;
 import jakarta.mail.MessagingException;
+import jakarta.mail.Session;
+import jakarta.mail.Transport;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeBodyPart;
 import jakarta.mail.internet.MimeMessage;
+import jakarta.mail.internet.MimeMultipart;
+
+import tools.jackson.databind.JsonNode;
 
 import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.util.Arrays;
+import java.util.Date;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Properties;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.stream.Stream;
 
@@ -26,6 +36,7 @@ import java.util.stream.Stream;
  */
 public final class Mailboxes {
     private static final String HERE = "127.0.0.1";
+    private static final String DESK = "desk@brackwater.example";
 
     /** How it behaves, so that a demo or a test can see what happens then. */
     private enum Mode {
@@ -57,12 +68,15 @@ public final class Mailboxes {
                             new ServerSetup(imap, HERE, ServerSetup.PROTOCOL_IMAP)
                         });
         fresh.start();
+        // Whoever watches it may come before the first mail.
+        fresh.setUser(DESK, DESK, DESK);
         return fresh;
     }
 
     public void serve(Server http) {
         http.on("GET", "/api/mail", this::list);
         http.on("POST", "/api/mail/mode", this::setMode);
+        http.on("POST", "/api/mail", this::write);
     }
 
     /** What came for an address, oldest first. */
@@ -82,7 +96,7 @@ public final class Mailboxes {
             return Arrays.stream(message.getAllRecipients())
                     .anyMatch(
                             to ->
-                                    to instanceof jakarta.mail.internet.InternetAddress mailbox
+                                    to instanceof InternetAddress mailbox
                                             && mailbox.getAddress().equalsIgnoreCase(address));
         } catch (MessagingException e) {
             return false;
@@ -95,6 +109,57 @@ public final class Mailboxes {
             throw new Refused(422, "say whose mail: ?to=somebody@lagoon.example");
         }
         return at(URLDecoder.decode(request.query().substring(3), StandardCharsets.UTF_8));
+    }
+
+    /**
+     * Somebody writes a mail: {@code from, to, subject, text}, and {@code headers} as they are; a
+     * {@code file} hangs on it.
+     */
+    private Object write(Request request) throws IOException {
+        JsonNode wanted = request.json();
+        if (mode == Mode.DOWN) {
+            throw new Refused(503, "the mail server is down");
+        }
+        Properties properties = new Properties();
+        properties.put("mail.smtp.host", HERE);
+        properties.put("mail.smtp.port", String.valueOf(smtp));
+        properties.put("mail.smtp.localhost", "pocket.example");
+        MimeMessage mail = new MimeMessage(Session.getInstance(properties));
+        try {
+            mail.setFrom(new InternetAddress(wanted.path("from").asString(""), true));
+            mail.setRecipient(
+                    Message.RecipientType.TO,
+                    new InternetAddress(wanted.path("to").asString(DESK), true));
+            mail.setSubject(wanted.path("subject").asString(""), "utf-8");
+            mail.setSentDate(new Date());
+            body(mail, wanted);
+            mail.saveChanges();
+            for (Map.Entry<String, JsonNode> header : wanted.path("headers").properties()) {
+                mail.setHeader(header.getKey(), header.getValue().asString());
+            }
+            // Not Transport.send, which would give it an id of its own.
+            try (Transport transport = mail.getSession().getTransport("smtp")) {
+                transport.connect();
+                transport.sendMessage(mail, mail.getAllRecipients());
+            }
+            return Map.of("id", mail.getMessageID());
+        } catch (MessagingException e) {
+            throw new Refused(422, "that mail cannot be sent: " + e.getMessage());
+        }
+    }
+
+    private static void body(MimeMessage mail, JsonNode wanted) throws MessagingException {
+        String text = wanted.path("text").asString("");
+        if (!wanted.has("file")) {
+            mail.setText(text, "utf-8");
+            return;
+        }
+        MimeBodyPart words = new MimeBodyPart();
+        words.setText(text, "utf-8");
+        MimeBodyPart file = new MimeBodyPart();
+        file.setText("what nobody reads", "utf-8");
+        file.setFileName(wanted.path("file").asString());
+        mail.setContent(new MimeMultipart(words, file));
     }
 
     private synchronized Object setMode(Request request) throws IOException {

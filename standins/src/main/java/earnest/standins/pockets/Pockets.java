@@ -90,6 +90,7 @@ public final class Pockets {
                         .flatMap(address -> mailboxes.at(address).stream())
                         .sorted(Comparator.comparing(Mail::at))
                         .toList());
+        pocket.put("mailboxes", addresses(p));
         pocket.put("calls", switchboard.to(phones));
         pocket.put(
                 "authenticator",

@@ -1,0 +1,105 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import com.unboundid.ldap.sdk.ResultCode;
+
+import earnest.testkit.browser.Analyst;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+/** Somebody writes at night: the assistant, an analyst, and a page of their own beside it. */
+@ExtendWith(World.Running.class)
+class ChatTest {
+    private static Locator heading(Analyst who, String words) {
+        return who.page().getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(words));
+    }
+
+    @Test
+    void fromTheAssistantToAnAnalystToANewPassword(World world) {
+        String account = world.somebody();
+        String own = world.secret("Copper-lantern-over-pier-39");
+        String slipped = world.secret("Hunter-boat-over-pier-77");
+        int texts = world.outside().texts(account).size();
+        try (BrowserContext phone =
+                        world.browser()
+                                .newContext(
+                                        new Browser.NewContextOptions()
+                                                .setViewportSize(390, 844)
+                                                .setColorScheme(ColorScheme.DARK));
+                Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            Page page = phone.newPage();
+            Analyst person = Analyst.at(page, world.watch("somebody who writes", page));
+            page.navigate(world.ground().serverUrl() + "/forgot");
+            page.getByText("Write to the service desk").click();
+            person.accessible("before a chat");
+            person.button("Begin").click();
+            person.see("Hello. You write");
+            person.accessible("the assistant asks");
+            person.button("I forgot my password").click();
+            person.see("Who are you?");
+            Locator field = page.getByLabel("Your message");
+            field.fill(account);
+            person.press("Enter");
+            person.button("Open my page").waitFor();
+            field.fill("my password is " + slipped + ", can i talk to a human please");
+            person.press("Enter");
+            person.see("Somebody was asked to come");
+            // It survives a reload.
+            page.reload();
+            person.see("hidden before anybody saw it");
+            person.accessible("waiting for somebody");
+
+            tove.see("Chat: asked for a person");
+            tove.page().getByText("Chat: asked for a person").first().click();
+            tove.button("Take it").waitFor();
+            tove.press("g");
+            tove.see("can i talk to a human please");
+            assertThat(tove.page().content()).doesNotContain(slipped);
+            person.see("Tove of the service desk is here");
+            tove.press("w");
+            tove.page().keyboard().type("Hello, I am here.");
+            tove.press("Enter");
+            person.see("Hello, I am here.");
+            tove.accessible("a chat at the desk");
+            tove.press("Escape", "b");
+            person.see("Here is a page of your own");
+
+            person.button("Open my page").click();
+            person.see("Back to the chat");
+            page.getByRole(AriaRole.BUTTON).getByText("Code from your authenticator").click();
+            page.getByLabel("Type the six digits").fill(world.outside().authenticator(account));
+            person.press("Enter");
+            person.see("One more.");
+            tove.see("Authenticator");
+            page.getByRole(AriaRole.BUTTON).getByText("Link to your phone").first().click();
+            person.see("A link is on its way");
+            String token = world.secret(world.outside().textedLink(account, texts));
+            page.navigate(world.ground().serverUrl() + "/link");
+            page.navigate(world.ground().serverUrl() + "/forgot#" + token);
+            person.button("Show it").click();
+            person.button("It is me: go on here").click();
+            heading(person, "Choose a new password").waitFor();
+            page.getByLabel("New password").fill(own);
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("Set it").setExact(true))
+                    .click();
+            heading(person, "Your new password is set").waitFor();
+            page.getByText("Back to the chat").click();
+            person.see("Your new password is set in");
+            assertThat(world.directory().readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);
+            tove.see("Your new password is set in");
+            String address = tove.page().url();
+            world.desk("tove.rask")
+                    .close(address.substring(address.lastIndexOf('/') + 1), "Chose their own.");
+        }
+    }
+}
