@@ -56,7 +56,7 @@ bench_long() {
 PARTS="authenticator:server:checks/methods/authenticator call-back:server:checks/methods/callback
 code-by-text:server:checks/methods/codebytext number-shown:server:checks/methods/numbershown
 staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/codebymail link-by-text:server:checks/methods/linkbytext approver-link:server:checks/methods/managerslink
-call:server:channels/call text:server:channels/text mail:server:channels/mail ldap:connectors:connectors/ldap
+call:server:channels/call text:server:channels/text mail:server:channels/mail chat:server:chat mail-in:server:mailin ldap:connectors:connectors/ldap
 scim:connectors:connectors/scim"
 
 # A part is a folder and its registration: without them the rest builds, and passes all tests that are not about the part.

@@ -50,7 +50,7 @@ class ApiExamplesTest {
     void everyExampleGetsWhatItIsSaidToGet() {
         app.needs("ldap", "call", "text", "mail");
         app.needs("call-back", "authenticator", "code-by-text", "approver-link");
-        app.needs("link-by-text");
+        app.needs("link-by-text", "chat", "mail-in");
         atTheDoor();
         String ticket = aCall();
         heldLines();

@@ -53,6 +53,7 @@ class CanaryTest {
         tove.api().get("/api/record").ok();
         String own = ownPage(world);
         String written = chat(world);
+        String mailed = mail(world);
         String slipped = "Slipped-Password-" + ticket.substring(30);
         new Http(world.ground().serverUrl())
                 .post("/api/session", Map.of("login", slipped, "password", slipped));
@@ -69,6 +70,7 @@ class CanaryTest {
         secrets.add(slipped);
         secrets.add(own);
         secrets.add(written);
+        secrets.add(mailed);
         for (String secret : secrets) {
             places.forEach(
                     (place, content) -> {
@@ -111,6 +113,29 @@ class CanaryTest {
         tove.begin(ticket, "authenticator");
         chat.say(world.secret(world.outside().authenticator(account))).ok();
         tove.close(ticket, "Only a canary.");
+        return own;
+    }
+
+    /** A password in a mail, and the link that answers it. */
+    private static String mail(World world) {
+        String own = "Canary-anchor-over-pier-29";
+        String mailbox = world.known(world.somebodyWithAMailbox()).get("ownMail").asString();
+        int before = world.outside().mails(mailbox).size();
+        world.outside()
+                .writeMail(
+                        mailbox,
+                        "Locked out",
+                        "I am locked out. My password is " + own + ".\n\n> it was " + own);
+        String token =
+                world.secret(
+                        world.outside()
+                                .mailed(mailbox, before, "go on here")
+                                .get("text")
+                                .asString()
+                                .replaceAll("(?s).*/forgot#([A-Za-z0-9_-]+).*", "$1"));
+        OwnPage page = new OwnPage(new Http(world.ground().serverUrl()));
+        page.press(token).ok();
+        page.answer(token, "go-on").ok();
         return own;
     }
 

@@ -195,4 +195,37 @@ class CrashElsewhereTest extends Killing {
         assertThat(chat.pageOffered()).isTrue();
         chat.leave().ok();
     }
+
+    /**
+     * A mail is one ticket, however often it is read; and one answer, or none where the server died
+     * while it left: nobody knows then, so it is not sent again.
+     */
+    @Cases(
+            value = {"mail-taken-uncommitted", "mail-taken-committed"},
+            sample = {"mail-taken-committed"})
+    void aMailIsTakenOnceAsWell(String waypoint, World given) {
+        world = given;
+        tove = world.desk("tove.rask");
+        outside = world.outside();
+        String mailbox = world.known(world.somebodyWithAMailbox()).get("ownMail").asString();
+        int before = outside.mails(mailbox).size();
+        String words = "I forgot my password, says " + mailbox;
+        killAt(waypoint, () -> outside.writeMail(mailbox, "Password", words));
+        Eventually.waitFor("the mail to be a ticket", () -> ticketsThatSay(words) == 1);
+        // Whatever comes after it was read when it was read again.
+        String after = "I am locked out, says " + mailbox;
+        outside.writeMail(mailbox, "Locked out", after);
+        Eventually.waitFor("the next mail to be a ticket", () -> ticketsThatSay(after) == 1);
+        assertThat(ticketsThatSay(words)).isEqualTo(1);
+        outside.mailed(mailbox, before, "go on here");
+        assertThat(outside.mails(mailbox).size()).isLessThanOrEqualTo(before + 2);
+    }
+
+    private long ticketsThatSay(String words) {
+        return StreamSupport.stream(
+                        tove.api().get("/api/desk").ok().get("waiting").spliterator(), false)
+                .map(w -> tove.page(w.get("id").asString()).path("written").toString())
+                .filter(written -> written.contains(words))
+                .count();
+    }
 }
