@@ -285,6 +285,7 @@ class ApiExamplesTest {
         examples.send(maren, "procedures");
         examples.send(maren, "procedure", hello);
         examples.send(maren, "removeProcedure", Map.of("procedure", "hello", "edit", edit));
+        RunExamples.send(app, tove, maren, examples);
     }
 
     private void reports() {

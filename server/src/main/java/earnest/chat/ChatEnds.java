@@ -5,6 +5,7 @@ import earnest.access.Tokens;
 import earnest.channels.ChannelEvent;
 import earnest.ground.Routine;
 import earnest.ground.Writes;
+import earnest.runs.Runs;
 import earnest.selfservice.MovesAlong;
 import earnest.selfservice.PagesBeside;
 import earnest.tickets.Tickets;
@@ -93,6 +94,19 @@ class ChatEnds implements Routine, MovesAlong {
                                                 + " by themselves, out of a chat");
                             }
                         });
+    }
+
+    /** A procedure cannot go on: somebody at the desk has to. */
+    @EventListener
+    void on(Runs.Passed passed) {
+        rows.ofTicket(passed.ticket())
+                .filter(chat -> rows.handOver(chat.id()))
+                .ifPresent(
+                        chat ->
+                                written.told(
+                                        chat.ticket(),
+                                        "passed-" + written.count(chat.ticket()),
+                                        "This takes somebody at the desk, who was asked to come."));
     }
 
     @EventListener

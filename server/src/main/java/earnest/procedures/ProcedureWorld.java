@@ -14,6 +14,7 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What a procedure may name here, at the moment. */
 @Component
@@ -48,7 +49,7 @@ class ProcedureWorld {
             facts.put(
                     system.id(),
                     new World.SystemFacts(
-                            Action.OFFERED.stream()
+                            Stream.concat(Action.OFFERED.stream(), Stream.of(Action.OWN_PASSWORD))
                                     .filter(system::can)
                                     .map(Action::word)
                                     .collect(Collectors.toSet()),

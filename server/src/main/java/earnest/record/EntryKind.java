@@ -59,6 +59,14 @@ public enum EntryKind {
     CHANGE_ON_SERVER("{account} {became}, on {server}"),
     CHANGE_SERVER_BEHIND("{server} does not show it after ten minutes: {account} {became}"),
 
+    PROCEDURE_PUBLISHED("published the procedure {procedure}, version {version}"),
+    PROCEDURE_RETIRED("took the procedure {procedure} out of use"),
+    RUN_STARTED("started the procedure {procedure}, {cause}"),
+    RUN_STEP("{step}: {came}"),
+    RUN_NOTED("noted: “{words}”"),
+    RUN_ENDED("ended the procedure {procedure}: {how}"),
+    RUN_TAKEN_OVER("took over by hand from the procedure {procedure}"),
+
     NAMED_THEMSELVES("says to be {person}"),
     LINE_WRITTEN("wrote: “{words}”"),
     SECRET_HIDDEN("hid what looked like a secret, before anybody saw it"),

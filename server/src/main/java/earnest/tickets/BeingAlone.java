@@ -77,6 +77,7 @@ class BeingAlone {
                         .ticket(ticket.id, conversation.id)
                         .person(person, name(person))
                         .data("channel", channelId));
+        events.publishEvent(new Tickets.Opened(ticket.id, channelId));
         return ticket.id;
     }
 

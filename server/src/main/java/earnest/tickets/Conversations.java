@@ -13,6 +13,7 @@ import earnest.record.TheRecord;
 import jakarta.persistence.EntityManager;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -34,6 +35,7 @@ class Conversations {
     private final TicketChannels channels;
     private final Clock clock;
     private final Ids ids;
+    private final ApplicationEventPublisher events;
 
     Conversations(
             TicketRepository tickets,
@@ -43,7 +45,8 @@ class Conversations {
             TheRecord record,
             TicketChannels channels,
             Clock clock,
-            Ids ids) {
+            Ids ids,
+            ApplicationEventPublisher events) {
         this.tickets = tickets;
         this.conversations = conversations;
         this.holding = holding;
@@ -52,6 +55,7 @@ class Conversations {
         this.channels = channels;
         this.clock = clock;
         this.ids = ids;
+        this.events = events;
     }
 
     /** Whoever comes becomes a ticket at once; the same one told twice stays one ticket. */
@@ -83,6 +87,7 @@ class Conversations {
                                 channel.address(began.facts())
                                         .map(TicketChannel.Address::masked)
                                         .orElse(channel.words().noAddress())));
+        events.publishEvent(new Tickets.Opened(ticket.id, began.channel()));
     }
 
     /** What the record says of it. */

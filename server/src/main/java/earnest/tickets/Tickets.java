@@ -218,6 +218,9 @@ public interface Tickets {
             Map<String, String> facts,
             Actor by) {}
 
+    /** Told in the transaction in which somebody begins. */
+    record Opened(UUID ticket, String channel) {}
+
     /** Told in the transaction in which an analyst takes a ticket, from nobody or a colleague. */
     record Taken(UUID ticket, SignedIn by) {}
 

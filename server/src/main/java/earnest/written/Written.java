@@ -103,6 +103,9 @@ public interface Written {
     /** Keeps what a ticket wants; a later and surer one takes its place. */
     void wants(UUID ticket, Understanding.Wanted wanted);
 
+    /** Told in the transaction in which it became clear what a ticket wants. */
+    record Wants(UUID ticket, Want want) {}
+
     /**
      * What is said.
      *

@@ -15,6 +15,7 @@ import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -46,6 +47,7 @@ class WrittenLines implements Written {
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
+    private final ApplicationEventPublisher events;
 
     WrittenLines(
             JdbcClient database,
@@ -54,7 +56,8 @@ class WrittenLines implements Written {
             Analysts analysts,
             TheRecord record,
             Clock clock,
-            Ids ids) {
+            Ids ids,
+            ApplicationEventPublisher events) {
         this.database = database;
         this.tickets = tickets;
         this.channels = channels;
@@ -62,6 +65,7 @@ class WrittenLines implements Written {
         this.record = record;
         this.clock = clock;
         this.ids = ids;
+        this.events = events;
     }
 
     @Override
@@ -322,6 +326,7 @@ class WrittenLines implements Written {
                 .param("w", wanted.want().word())
                 .param("s", sure)
                 .update();
+        events.publishEvent(new Wants(ticket, wanted.want()));
     }
 
     @Override
