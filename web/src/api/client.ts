@@ -31,6 +31,7 @@ export type HowLong = Schemas["HowLong"];
 export type CasesTogether = Schemas["CasesTogether"];
 export type Spread = Schemas["TimesSpread"];
 export type StageAverage = Schemas["StageAverage"];
+export type RunShown = Schemas["RunOnTicket"];
 export type ProcedureChecked = Schemas["ProcedureChecked"];
 export type ProcedureFinding = Schemas["ProcedureFinding"];
 export type ProcedureKept = Schemas["ProcedureKept"];

@@ -33,6 +33,7 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
     if (told.ticket) {
       ask(["page", told.ticket]);
       ask(["accounts", told.ticket]);
+      ask(["runs", told.ticket]);
     }
   };
   const lost = () => {

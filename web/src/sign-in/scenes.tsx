@@ -103,6 +103,16 @@ const SCENES: Scene[] = [
     ),
   },
   {
+    title: "A procedure that runs",
+    as: "tove.rask",
+    play: () => (
+      <>
+        After a chat or a page, open its ticket: under <i>Procedures</i> stands what Earnest carries out on
+        it, and each step when you press it.
+      </>
+    ),
+  },
+  {
     title: "How long it takes",
     as: "elif.hartono",
     play: () => <>After somebody is in again, Reports says how long it took, from the record.</>,

@@ -19,6 +19,8 @@ export const writeLine = (ticket: string, words: string) =>
 export const offerPage = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/page", path(ticket)));
 export const writing = (ticket: string) =>
   ask(client.POST("/api/tickets/{ticket}/writing", { ...path(ticket), body: { writing: true } }));
+export const startRun = (ticket: string, procedure: string) =>
+  ask(client.POST("/api/tickets/{ticket}/runs", { ...path(ticket), body: { procedure } }));
 export const beginCheck = (ticket: string, offer: string) =>
   ask(client.POST("/api/tickets/{ticket}/checks", { ...path(ticket), body: { offer } }));
 /** What the analyst typed, or which of the form's choices they took. */

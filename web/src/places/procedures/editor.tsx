@@ -1,4 +1,4 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { ask, client, Problem, type ProcedureKept, type ProcedureListed } from "../../api/client";
 import { Button, Key } from "../../ui/parts";
@@ -65,6 +65,23 @@ export function Editor({ kept, begun, list, choose, begin }: Props) {
       setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
     }
   };
+  const used = useQuery({
+    queryKey: ["procedures-in-use"],
+    queryFn: () => ask(client.GET("/api/procedures-in-use")),
+  });
+  const inUse = used.data?.find((one) => one.name === kept?.name);
+  const withUse = async (work: () => Promise<unknown>) => {
+    setTrouble("");
+    try {
+      await work();
+      await queries.invalidateQueries({ queryKey: ["procedures-in-use"] });
+    } catch (problem) {
+      setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
+    }
+  };
+  const path = { params: { path: { procedure: kept?.name ?? "" } } };
+  const publish = () => withUse(() => ask(client.POST("/api/procedures/{procedure}/publish", path)));
+  const retire = () => withUse(() => ask(client.DELETE("/api/procedures/{procedure}/publish", path)));
   const remove = async () => {
     setTrouble("");
     try {
@@ -126,7 +143,7 @@ export function Editor({ kept, begun, list, choose, begin }: Props) {
             ) : (
               "not kept yet"
             )}{" "}
-            · nothing starts it by itself yet
+            · {inUse ? `in use as version ${inUse.version}` : "not in use"}
           </p>
         </div>
         <span className="ml-auto flex flex-wrap items-center gap-2.5">
@@ -193,6 +210,16 @@ export function Editor({ kept, begun, list, choose, begin }: Props) {
           >
             Lay it out
           </Button>
+          {kept && (
+            <Button quiet disabled={changed || !current || !mend.good} onClick={() => void publish()}>
+              Publish it
+            </Button>
+          )}
+          {inUse && (
+            <Button quiet onClick={() => void retire()}>
+              Take it out of use
+            </Button>
+          )}
           <Button disabled={!changed && kept !== undefined} onClick={() => void keep()}>
             Keep it <Key>Alt K</Key>
           </Button>

@@ -5,6 +5,7 @@ import { clock } from "../../../ui/time";
 import { chooseRoute } from "../acts";
 import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
+import { RunsOnTicket } from "../runs/runs-on-ticket";
 import { CloseTicket } from "./close-ticket";
 import { ReadAloud } from "./read-aloud";
 
@@ -29,6 +30,7 @@ export function HandoverColumn({ page, mine, lit, light }: Props) {
         <Before page={page} />
       )}
       {mine && <CloseTicket page={page} />}
+      <RunsOnTicket page={page} />
     </ColumnOf>
   );
 }

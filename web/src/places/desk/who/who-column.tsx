@@ -103,7 +103,7 @@ function Brief({ who, freshness }: { who: Who; freshness: Accounts["freshness"] 
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
       <p className="mb-1.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
       <Elsewhere who={who} />
-      <Button quiet onClick={() => setMore(true)}>
+      <Button quiet className="self-start" onClick={() => setMore(true)}>
         More about them
       </Button>
     </>

@@ -158,7 +158,7 @@ function Answering({ page }: { page: Page }) {
           className="field w-full resize-none px-2 py-1.5"
           rows={2}
           maxLength={2000}
-          placeholder="Write to them; Enter sends"
+          placeholder="W writes to them, Enter sends"
           value={words}
           disabled={busy}
           onKeyDown={pressed}
@@ -188,7 +188,7 @@ function Answering({ page }: { page: Page }) {
         ))}
       </ul>
       <div className="flex flex-wrap gap-1.5">
-        <Button type="submit" hotkey="W" disabled={busy || !words.trim()}>
+        <Button type="submit" disabled={busy || !words.trim()}>
           Send
         </Button>
         <Button quiet hotkey="B" disabled={!page.who} onClick={offer}>

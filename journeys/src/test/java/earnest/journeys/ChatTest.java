@@ -97,9 +97,15 @@ class ChatTest {
             person.see("Your new password is set in");
             assertThat(world.directory().readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);
             tove.see("Your new password is set in");
+            // What Earnest carried out on it by itself, step by step.
+            tove.see("done: Set a new password by themselves");
             String address = tove.page().url();
             world.desk("tove.rask")
                     .close(address.substring(address.lastIndexOf('/') + 1), "Chose their own.");
+            tove.page().getByText("A forgotten password, on a page of their own").first().click();
+            tove.see("Each step is on the record");
+            tove.see("change own-password in directory as done");
+            tove.accessible("a run, step by step");
         }
     }
 }

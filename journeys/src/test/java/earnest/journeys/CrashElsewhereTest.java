@@ -12,7 +12,10 @@ import earnest.testkit.OwnPage;
 import org.junit.jupiter.api.Order;
 import org.junit.jupiter.api.extension.ExtendWith;
 
+import tools.jackson.databind.JsonNode;
+
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.StreamSupport;
 
 /**
@@ -219,6 +222,65 @@ class CrashElsewhereTest extends Killing {
         assertThat(ticketsThatSay(words)).isEqualTo(1);
         outside.mailed(mailbox, before, "go on here");
         assertThat(outside.mails(mailbox).size()).isLessThanOrEqualTo(before + 2);
+    }
+
+    /** A run goes on where it was: no step twice, none left out. */
+    @Cases(
+            value = {"run-started-uncommitted", "run-step-uncommitted", "run-step-committed"},
+            sample = {"run-step-uncommitted", "run-step-committed"})
+    void aRunGoesOnWhereItWas(String waypoint, World given) {
+        world = given;
+        tove = world.desk("tove.rask");
+        outside = world.outside();
+        account = world.somebody();
+        int texts = outside.texts(account).size();
+        OwnPage page = new OwnPage(new Http(world.ground().serverUrl()));
+        if (waypoint.startsWith("run-started")) {
+            killAt(waypoint, () -> page.start(account));
+            page.start(account).ok();
+        } else {
+            page.start(account).ok();
+        }
+        page.begin(page.way("link-by-text")).ok();
+        page.answer(world.secret(outside.textedLink(account, texts)), "opened").ok();
+        page.begin(page.way("authenticator")).ok();
+        if (waypoint.startsWith("run-step")) {
+            // The run sees by itself that enough is proved.
+            killAt(waypoint, () -> page.type(outside.authenticator(account)).ok());
+        } else {
+            page.type(outside.authenticator(account)).ok();
+        }
+        page.set(world.secret("Lantern-kettle-under-pier-49"), "directory").ok();
+        assertThat(page.settled().get("stage").asString()).isEqualTo("done");
+        String earlier = page.http().get("/api/own/session").ok().get("stage").asString();
+        assertThat(earlier).isEqualTo("done");
+        JsonNode run = theRunOf(account);
+        assertThat(run.get("run").get("state").asString()).isEqualTo("done");
+        assertThat(run.get("steps").size()).isEqualTo(5);
+    }
+
+    /** The run on the latest ticket of somebody, once it is over. */
+    private JsonNode theRunOf(String account) {
+        String ticket = tove.page(aVisit(account)).at("/who/earlier/0/ticket").asString();
+        JsonNode runs = tove.api().get("/api/tickets/" + ticket + "/runs").ok();
+        assertThat(runs.size()).isEqualTo(1);
+        String id = runs.get(0).get("id").asString();
+        return Eventually.get(
+                "the run to end",
+                () -> {
+                    JsonNode page = tove.api().get("/api/runs/" + id).ok();
+                    return page.get("run").get("state").asString().equals("running")
+                            ? Optional.empty()
+                            : Optional.of(page);
+                });
+    }
+
+    /** A ticket that names them, so that their earlier ones are seen. */
+    private String aVisit(String account) {
+        outside.ringWithheld();
+        String ticket = tove.answer();
+        tove.claim(ticket, account).ok();
+        return ticket;
     }
 
     private long ticketsThatSay(String words) {

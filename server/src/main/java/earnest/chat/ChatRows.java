@@ -18,6 +18,8 @@ import java.util.UUID;
 /** Chats as rows; the row decides who moves or ends one. */
 @Component
 class ChatRows {
+    private static final int SEEN_EVERY = 10;
+
     private final JdbcClient database;
     private final Clock clock;
 
@@ -98,8 +100,12 @@ class ChatRows {
 
     /** The browser is there. */
     void seen(UUID id) {
-        database.sql("update chat set last_seen_at = :now where id = :id and stage <> 'over'")
-                .param("now", clock.instant())
+        Instant now = clock.instant();
+        database.sql(
+                        "update chat set last_seen_at = :now where id = :id and stage <> 'over' and"
+                                + " last_seen_at < :before")
+                .param("now", now)
+                .param("before", now.minusSeconds(SEEN_EVERY))
                 .param("id", id)
                 .update();
     }

@@ -35,7 +35,6 @@ import java.util.UUID;
 @Service
 class OwnPageDesk {
     private static final GuessLimits.Limit BEGUN = new GuessLimits.Limit(5, Duration.ofMinutes(30));
-    private static final GuessLimits.Limit WRONG = new GuessLimits.Limit(10, Duration.ofHours(1));
 
     private final OwnSessionRows rows;
     private final OwnPageComposer composer;
@@ -223,19 +222,12 @@ class OwnPageDesk {
      * @throws Problem 409 if nothing is under way, 429 after too many wrong ones
      */
     boolean type(OwnSession session, Secret typed) {
-        String bucket = "own-wrong " + session.nameMark();
-        if (!limits.take(bucket, WRONG)) {
-            throw new Problem(
-                    429,
-                    "too-many-tries",
-                    "There were too many wrong answers for this name. Wait an hour, or call the"
-                            + " service desk.");
-        }
+        robots.takeAnswer(session.nameMark());
         UUID ticket = session.ticket();
         boolean right =
                 ticket == null ? nothingIsRight(session) : proof.type(ticket, who(session), typed);
         if (right) {
-            limits.giveBack(bucket);
+            robots.giveAnswerBack(session.nameMark());
         } else {
             writes.run(() -> wrong(session));
         }

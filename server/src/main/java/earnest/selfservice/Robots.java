@@ -29,6 +29,7 @@ public class Robots {
     private static final GuessLimits.Limit FROM_ADDRESS = new GuessLimits.Limit(120, HOUR);
     private static final GuessLimits.Limit LINKS = new GuessLimits.Limit(30, Duration.ofMinutes(1));
     private static final GuessLimits.Limit FOR_NAME = new GuessLimits.Limit(20, HOUR);
+    private static final GuessLimits.Limit WRONG = new GuessLimits.Limit(10, HOUR);
 
     private final JdbcClient database;
     private final GuessLimits limits;
@@ -155,6 +156,26 @@ public class Robots {
         if (!limits.take("own-link " + address, LINKS)) {
             throw pause();
         }
+    }
+
+    /**
+     * Takes one of the wrong answers that a name has within an hour, wherever it is answered.
+     *
+     * @throws Problem 429 if there is none left
+     */
+    public void takeAnswer(String mark) {
+        if (!limits.take("own-wrong " + mark, WRONG)) {
+            throw new Problem(
+                    429,
+                    "too-many-tries",
+                    "There were too many wrong answers for this name. Wait an hour, or call the"
+                            + " service desk.");
+        }
+    }
+
+    /** It was right. */
+    public void giveAnswerBack(String mark) {
+        limits.giveBack("own-wrong " + mark);
     }
 
     private static Problem pause() {

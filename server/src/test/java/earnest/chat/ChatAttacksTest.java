@@ -100,6 +100,25 @@ class ChatAttacksTest {
     }
 
     @Test
+    void guessCodesInTheChatCountWithThoseOnThePage() {
+        app.needs("authenticator");
+        ChatPage chat = named(app.somebody());
+        OwnPage page = chat.page();
+        int wrong = 0;
+        for (int begun = 0; begun < 5 && !chat.last().contains("too many"); begun++) {
+            page.begin("authenticator").ok();
+            for (int i = 0; i < 3; i++) {
+                chat.say("00000" + i).ok();
+                wrong += chat.last().contains("not the code") ? 1 : 0;
+            }
+        }
+        assertThat(chat.last()).contains("too many wrong answers");
+        assertThat(wrong).isLessThanOrEqualTo(10);
+        assertThat(page.type("000000").problem()).isEqualTo("too-many-tries");
+        chat.leave();
+    }
+
+    @Test
     void replayTheSameMessageIsTakenOnceAndAPuzzleToo() {
         ChatPage chat = browser();
         String id = UUID.randomUUID().toString();
