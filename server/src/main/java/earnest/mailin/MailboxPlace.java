@@ -24,6 +24,9 @@ record MailboxPlace(@Nullable URI url, @Nullable String user, @Nullable String p
     private static final Set<String> HERE = Set.of("127.0.0.1", "localhost", "[::1]");
     private static final String DEADLINE_MS = "10000";
 
+    /** Longer than one idles: silence is no fault then. */
+    private static final String SILENCE_MS = "60000";
+
     MailboxPlace {
         if (url != null
                 && (!Set.of("imap", "imaps").contains(url.getScheme()) || url.getPort() < 0)) {
@@ -37,7 +40,7 @@ record MailboxPlace(@Nullable URI url, @Nullable String user, @Nullable String p
         String prefix = "mail." + url.getScheme() + ".";
         Properties properties = new Properties();
         properties.put(prefix + "connectiontimeout", DEADLINE_MS);
-        properties.put(prefix + "timeout", DEADLINE_MS);
+        properties.put(prefix + "timeout", SILENCE_MS);
         properties.put(prefix + "writetimeout", DEADLINE_MS);
         properties.put(prefix + "ssl.checkserveridentity", "true");
         properties.put(prefix + "starttls.enable", "true");

@@ -63,9 +63,9 @@ class MailboxWatch {
     private void watch(URI url) {
         Duration pause = SHORTEST;
         while (running) {
+            long began = System.nanoTime();
             try {
                 follow(url);
-                pause = SHORTEST;
             } catch (MessagingException | IOException | RuntimeException away) {
                 if (running) {
                     LOG.warn(
@@ -73,6 +73,10 @@ class MailboxWatch {
                             url.getHost(),
                             Incident.describe(away));
                 }
+            }
+            // Only what fails at once again and again is left alone for longer.
+            if (System.nanoTime() - began > LONGEST.toNanos()) {
+                pause = SHORTEST;
             }
             if (!rested(pause)) {
                 return;
