@@ -61,6 +61,8 @@ class OpenApiTest {
 
     @Test
     void theCommittedDescriptionIsTrue() throws IOException {
+        // Its calls are described as well.
+        app.needs("chat");
         Path committed = app.ground().checkout().resolve("web/src/api/openapi.json");
         if (Boolean.getBoolean("earnest.api.write")) {
             Files.writeString(

@@ -6,7 +6,6 @@ import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.unboundid.ldap.sdk.ResultCode;
 
@@ -18,10 +17,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 /** Somebody writes at night: the assistant, an analyst, and a page of their own beside it. */
 @ExtendWith(World.Running.class)
 class ChatTest {
-    private static Locator heading(Analyst who, String words) {
-        return who.page().getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(words));
-    }
-
     @Test
     void fromTheAssistantToAnAnalystToANewPassword(World world) {
         String account = world.somebody();
@@ -74,25 +69,10 @@ class ChatTest {
 
             person.button("Open my page").click();
             person.see("Back to the chat");
-            page.getByRole(AriaRole.BUTTON).getByText("Code from your authenticator").click();
-            page.getByLabel("Type the six digits").fill(world.outside().authenticator(account));
-            person.press("Enter");
-            person.see("One more.");
+            OwnSteps.authenticator(world, person, account);
             tove.see("Authenticator");
-            page.getByRole(AriaRole.BUTTON).getByText("Link to your phone").first().click();
-            person.see("A link is on its way");
-            String token = world.secret(world.outside().textedLink(account, texts));
-            page.navigate(world.ground().serverUrl() + "/link");
-            page.navigate(world.ground().serverUrl() + "/forgot#" + token);
-            person.button("Show it").click();
-            person.button("It is me: go on here").click();
-            heading(person, "Choose a new password").waitFor();
-            page.getByLabel("New password").fill(own);
-            page.getByRole(
-                            AriaRole.BUTTON,
-                            new Page.GetByRoleOptions().setName("Set it").setExact(true))
-                    .click();
-            heading(person, "Your new password is set").waitFor();
+            OwnSteps.linkToThePhone(world, person, account, texts);
+            OwnSteps.choose(person, own);
             page.getByText("Back to the chat").click();
             person.see("Your new password is set in");
             assertThat(world.directory().readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);

@@ -61,24 +61,10 @@ class MailInTest {
             person.see("Did you write to the service desk?");
             person.accessible("did you write");
             person.button("It was me: go on here").click();
-            page.getByRole(AriaRole.BUTTON).getByText("Code from your authenticator").click();
-            page.getByLabel("Type the six digits").fill(world.outside().authenticator(account));
-            person.press("Enter");
-            person.see("One more.");
+            OwnSteps.authenticator(world, person, account);
             tove.see("Authenticator");
-            page.getByRole(AriaRole.BUTTON).getByText("Link to your phone").first().click();
-            person.see("A link is on its way");
-            String texted = world.secret(world.outside().textedLink(account, texts));
-            page.navigate(world.ground().serverUrl() + "/link");
-            page.navigate(world.ground().serverUrl() + "/forgot#" + texted);
-            person.button("Show it").click();
-            person.button("It is me: go on here").click();
-            page.getByLabel("New password").fill(own);
-            page.getByRole(
-                            AriaRole.BUTTON,
-                            new Page.GetByRoleOptions().setName("Set it").setExact(true))
-                    .click();
-            person.see("Your new password is set");
+            OwnSteps.linkToThePhone(world, person, account, texts);
+            OwnSteps.choose(person, own);
             assertThat(world.directory().readOwnEntry(account, own)).isEqualTo(ResultCode.SUCCESS);
             tove.see("They set a new password in");
             world.outside().mailed(mailbox, mails, "done");

@@ -15,25 +15,19 @@ import java.util.Optional;
  */
 @Component
 public class Cookies {
-    /** What each is for. */
-    public enum Kind {
-        SESSION("earnest-session", true),
-        /** Read by the page's script, which sends it back as a header. */
-        PAGE("XSRF-TOKEN", false),
+    /**
+     * What one is for; whoever needs another makes one.
+     *
+     * @param httpOnly false: read by the page's script
+     */
+    public record Kind(String name, boolean httpOnly) {
+        static final Kind SESSION = new Kind("earnest-session", true);
+
+        /** The page's script sends it back as a header. */
+        static final Kind PAGE = new Kind("XSRF-TOKEN", false);
+
         /** That somebody signed in in this browser before. */
-        BROWSER("earnest-browser", true),
-        /** A page on which somebody helps themselves. */
-        OWN_PAGE("earnest-own-page", true),
-        /** A chat with the desk. */
-        CHAT("earnest-chat", true);
-
-        private final String name;
-        private final boolean httpOnly;
-
-        Kind(String name, boolean httpOnly) {
-            this.name = name;
-            this.httpOnly = httpOnly;
-        }
+        static final Kind BROWSER = new Kind("earnest-browser", true);
     }
 
     private final boolean secure;
@@ -43,7 +37,7 @@ public class Cookies {
     }
 
     String name(Kind kind) {
-        return secure ? "__Host-" + kind.name : kind.name;
+        return secure ? "__Host-" + kind.name() : kind.name();
     }
 
     public Optional<String> read(HttpServletRequest request, Kind kind) {
@@ -61,7 +55,7 @@ public class Cookies {
     /** As a header's value; {@code lasts} zero takes it away, negative: as long as the browser. */
     public String write(Kind kind, String value, Duration lasts) {
         return ResponseCookie.from(name(kind), value)
-                .httpOnly(kind.httpOnly)
+                .httpOnly(kind.httpOnly())
                 .secure(secure)
                 .sameSite("Strict")
                 .path("/")

@@ -1,5 +1,6 @@
 package earnest.chat;
 
+import earnest.access.Cookies;
 import earnest.ground.Worded;
 
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -27,6 +28,9 @@ record Chat(
         @Nullable String nameMark,
         Instant startedAt,
         Instant lastSeenAt) {
+    /** Which browser it belongs to. */
+    static final Cookies.Kind COOKIE = new Cookies.Kind("earnest-chat", true);
+
     /** It is over so long after the browser last asked for it. */
     static final Duration UNSEEN = Duration.ofMinutes(10);
 

@@ -8,6 +8,7 @@ import earnest.ground.ApiCall;
 import earnest.ground.ManyLines;
 import earnest.ground.Problem;
 import earnest.selfservice.EvenTime;
+import earnest.selfservice.PagesBeside;
 import earnest.selfservice.Robots;
 import earnest.written.Written;
 
@@ -34,6 +35,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Duration;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /** A chat with the desk; nobody is signed in. */
 @RestController
@@ -91,7 +93,7 @@ class ChatController {
     }
 
     private @Nullable String token(HttpServletRequest request) {
-        return cookies.read(request, Cookies.Kind.CHAT).orElse(null);
+        return cookies.read(request, Chat.COOKIE).orElse(null);
     }
 
     private Chat here(HttpServletRequest request) {
@@ -141,7 +143,7 @@ class ChatController {
                     return ResponseEntity.ok()
                             .header(
                                     HttpHeaders.SET_COOKIE,
-                                    cookies.write(Cookies.Kind.CHAT, token, WITH_THE_BROWSER))
+                                    cookies.write(Chat.COOKIE, token, WITH_THE_BROWSER))
                             .cacheControl(CacheControl.noStore())
                             .body(composer.of(desk.here(token).orElseThrow(), 0));
                 });
@@ -180,7 +182,7 @@ class ChatController {
             example = "{\"id\": \"3f0c2a9e-1\", \"words\": \"I forgot my password\"}")
     @PostMapping("/api/own/chat/lines")
     ChatShown say(@Valid @RequestBody Message message, HttpServletRequest request) {
-        return time.answerLong(
+        Supplier<ChatShown> said =
                 () -> {
                     Chat chat = here(request);
                     if (!limits.take("chat-lines " + chat.id(), LINES)) {
@@ -189,7 +191,11 @@ class ChatController {
                     }
                     desk.say(chat, message.id(), message.words().strip());
                     return composer.of(here(request), 0);
-                });
+                };
+        // Only who somebody is could take longer for a name that is known.
+        boolean named =
+                desk.here(token(request)).filter(c -> c.asked() == Chat.Asked.WHO).isPresent();
+        return named ? time.answerLong(said) : time.answer(said);
     }
 
     @ApiCall(
@@ -218,7 +224,7 @@ class ChatController {
                                 .header(
                                         HttpHeaders.SET_COOKIE,
                                         cookies.write(
-                                                Cookies.Kind.OWN_PAGE,
+                                                PagesBeside.COOKIE,
                                                 desk.page(here(request)),
                                                 WITH_THE_BROWSER))
                                 .build());

@@ -24,6 +24,7 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.security.SecureRandom;
+import java.time.Clock;
 import java.util.Arrays;
 import java.util.Optional;
 import java.util.UUID;
@@ -48,6 +49,7 @@ class ChatDesk {
     private final TheRecord record;
     private final Writes writes;
     private final SecureRandom random;
+    private final Clock clock;
     private final Ids ids;
     private final Waypoints waypoints;
 
@@ -63,6 +65,7 @@ class ChatDesk {
             TheRecord record,
             Writes writes,
             SecureRandom random,
+            Clock clock,
             Ids ids,
             Waypoints waypoints) {
         this.rows = rows;
@@ -76,6 +79,7 @@ class ChatDesk {
         this.record = record;
         this.writes = writes;
         this.random = random;
+        this.clock = clock;
         this.ids = ids;
         this.waypoints = waypoints;
     }
@@ -105,9 +109,16 @@ class ChatDesk {
 
     /** The chat of a browser's token, if it goes on there. */
     Optional<Chat> here(@Nullable String token) {
-        return token != null && rows.of(token) instanceof ChatRows.Found.Here(Chat chat)
+        return token != null
+                        && rows.of(token) instanceof ChatRows.Found.Here(Chat chat)
+                        && goesOn(chat)
                 ? Optional.of(chat)
                 : Optional.empty();
+    }
+
+    /** Whoever is on the page that stands beside it is still there. */
+    private boolean goesOn(Chat chat) {
+        return chat.live(clock.instant()) || pages.isOpen(chat.ticket());
     }
 
     /** Whether it goes on in another browser. */
@@ -117,9 +128,14 @@ class ChatDesk {
 
     /** What was said in one that is over, for whose browser it was. */
     Optional<Chat> over(@Nullable String token) {
-        return token != null && rows.of(token) instanceof ChatRows.Found.Over(Chat chat)
-                ? Optional.ofNullable(chat)
-                : Optional.empty();
+        if (token == null) {
+            return Optional.empty();
+        }
+        return switch (rows.of(token)) {
+            case ChatRows.Found.Here(Chat chat) -> Optional.of(chat);
+            case ChatRows.Found.Over(Chat chat) -> Optional.ofNullable(chat);
+            case ChatRows.Found.Moved() -> Optional.empty();
+        };
     }
 
     void seen(Chat chat) {

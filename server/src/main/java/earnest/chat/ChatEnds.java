@@ -141,7 +141,7 @@ class ChatEnds implements Routine, MovesAlong {
     public Optional<String> moved(UUID ticket) {
         String token = Tokens.draw(random);
         return rows.move(ticket, token)
-                ? Optional.of(cookies.write(Cookies.Kind.CHAT, token, WITH_THE_BROWSER))
+                ? Optional.of(cookies.write(Chat.COOKIE, token, WITH_THE_BROWSER))
                 : Optional.empty();
     }
 

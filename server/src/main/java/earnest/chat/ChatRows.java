@@ -58,9 +58,9 @@ class ChatRows {
                         .query(ChatRows::row)
                         .optional();
         if (chat.isPresent()) {
-            return chat.get().live(clock.instant())
-                    ? new Found.Here(chat.get())
-                    : new Found.Over(chat.get());
+            return chat.get().stage() == Chat.Stage.OVER
+                    ? new Found.Over(chat.get())
+                    : new Found.Here(chat.get());
         }
         boolean moved =
                 database.sql("select count(*) from chat where former_hash = :hash")

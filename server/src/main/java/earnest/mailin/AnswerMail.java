@@ -21,8 +21,8 @@ class AnswerMail {
     static final String WRITTEN = "mail-written";
     static final String DONE = "mail-done";
     static final String OPENED =
-            "We have your mail; it is ticket %s at the service desk. Files that hung on it were not"
-                    + " read.";
+            "We have your mail; it is ticket %s at the service desk. Files that hang on a mail are"
+                    + " not read.";
 
     /** One occasion. */
     private record Answer(String occasion, String subject, Function<UUID, Optional<String>> says)

@@ -127,7 +127,7 @@ class OwnPageController {
     }
 
     private @Nullable String token(HttpServletRequest request) {
-        return cookies.read(request, Cookies.Kind.OWN_PAGE).orElse(null);
+        return cookies.read(request, PagesBeside.COOKIE).orElse(null);
     }
 
     private ResponseEntity<OwnPage> withToken(String token, List<String> along) {
@@ -135,7 +135,7 @@ class OwnPageController {
                 ResponseEntity.ok()
                         .header(
                                 HttpHeaders.SET_COOKIE,
-                                cookies.write(Cookies.Kind.OWN_PAGE, token, WITH_THE_BROWSER));
+                                cookies.write(PagesBeside.COOKIE, token, WITH_THE_BROWSER));
         along.forEach(cookie -> answer.header(HttpHeaders.SET_COOKIE, cookie));
         return answer.cacheControl(CacheControl.noStore()).body(desk.page(token));
     }

@@ -1,5 +1,6 @@
 package earnest.selfservice;
 
+import earnest.access.Cookies;
 import earnest.access.Tokens;
 import earnest.ground.Ids;
 import earnest.record.Entry;
@@ -21,6 +22,9 @@ import java.util.UUID;
  */
 @Component
 public class PagesBeside {
+    /** Which browser a page belongs to. */
+    public static final Cookies.Kind COOKIE = new Cookies.Kind("earnest-own-page", true);
+
     /**
      * What a link opens a page on that was sent for one, and was answered so. Registered as a
      * {@code @Component}.

@@ -272,6 +272,19 @@ class ChatTest {
     }
 
     @Test
+    void whoeverIsOnThePageBesideItComesBackToIt() {
+        OwnPage page = page(app.somebody());
+        try (App.Later _ = app.later(Duration.ofMinutes(8))) {
+            page.begin("harbour-word.north").ok();
+        }
+        try (App.Later _ = app.later(Duration.ofMinutes(16))) {
+            app.bean(ChatEnds.class).run();
+            assertThat(chat.where()).isEqualTo("assistant");
+        }
+        chat.leave();
+    }
+
+    @Test
     void oneThatNobodyLooksAtIsOver() {
         String ticket = ticket();
         chat.say("can I talk to a human please").ok();
