@@ -77,7 +77,7 @@ const SCENES: Scene[] = [
     as: "tove.rask",
     play: (at) => (
       <>
-        In <Away to={at("/pockets/bhollis")}>his pocket</Away> write, as Bram Hollis, from his own mailbox,
+        In <Away to={at("/pockets/wulandari")}>her pocket</Away> write, as Wulandari, from her own mailbox,
         that you forgot your password. The answer brings a link; the desk has it at its edge.
       </>
     ),

@@ -40,6 +40,11 @@ public interface TicketChannel {
         return false;
     }
 
+    /** Whether somebody is there at this moment while a conversation goes on. */
+    default boolean present() {
+        return true;
+    }
+
     /** What the desk's edge says of a conversation where it knows more than how it stands. */
     default Optional<Glimpse> glimpse(String reference) {
         return Optional.empty();

@@ -76,8 +76,12 @@ class WhoComposer {
     }
 
     private List<Page.AlsoHere> alsoOnTheLine(People.Person p, Tickets.View ticket) {
+        if (!channels.channel(ticket.channel()).present()) {
+            return List.of();
+        }
         return tickets.openOf(p.id()).stream()
                 .filter(other -> !other.id().equals(ticket.id()) && other.conversation() != null)
+                .filter(other -> channels.channel(other.channel()).present())
                 .map(
                         other ->
                                 new Page.AlsoHere(

@@ -95,6 +95,12 @@ class MailIn implements TicketChannel {
         return true;
     }
 
+    /** Whoever wrote a mail went on with their day. */
+    @Override
+    public boolean present() {
+        return false;
+    }
+
     @Override
     public Optional<Address> address(Map<String, String> facts) {
         return Optional.ofNullable(facts.get(FROM)).map(from -> new Address(from, masked(from)));

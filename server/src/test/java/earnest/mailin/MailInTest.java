@@ -79,6 +79,8 @@ class MailInTest {
         String ticket = ticket(mailbox, 0);
         JsonNode page = tove.page(ticket);
         assertThat(page.get("who").get("account").asString()).isEqualTo(account);
+        // Two mails of one person are no two people at one moment.
+        assertThat(page.get("who").get("alsoOnTheLine").size()).isZero();
         assertThat(page.get("written").get("understood").get("want").asString())
                 .isEqualTo("forgotten-password");
         assertThat(page.get("written").get("lines").toString())
