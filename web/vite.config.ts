@@ -7,5 +7,6 @@ export default defineConfig({
   // The host stays as the browser knows it, or the server would take its pages for somebody else's.
   server: { proxy: { "/api": { target: "http://localhost:8080", changeOrigin: false } } },
   build: { target: "es2023", assetsInlineLimit: 0 },
-  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"] },
+  // Nothing here is timed: a machine that is busy with something else is no failure.
+  test: { environment: "jsdom", setupFiles: ["src/test-setup.ts"], testTimeout: 30_000 },
 });

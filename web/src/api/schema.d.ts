@@ -1893,6 +1893,8 @@ export interface components {
             words: string;
         };
         LinkDone: {
+            /** @description Whether the secret is shown as it stands, such as words with hyphens; else it may be shown in groups, to be typed without spaces. */
+            asItStands: boolean;
             says: string;
             /** @description What is shown this once, where there is something. */
             secret?: string;
@@ -1910,13 +1912,6 @@ export interface components {
             number: string;
             /** Format: uuid */
             ticket: string;
-        };
-        OwnLinkAnswered: {
-            choice: string;
-            token: string;
-        };
-        OwnLinkPressed: {
-            token: string;
         };
         OwnName: {
             name: string;
@@ -3026,6 +3021,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
+                     *       "asItStands": true,
                      *       "says": "Thank you. The service desk sees your answer now; it alone opens nothing."
                      *     }
                      */
@@ -4513,7 +4509,7 @@ export interface operations {
                  *       "token": "AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA"
                  *     }
                  */
-                "application/json": components["schemas"]["OwnLinkAnswered"];
+                "application/json": components["schemas"]["LinkAnswered"];
             };
         };
         responses: {
@@ -4723,7 +4719,7 @@ export interface operations {
                  *       "token": "AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA"
                  *     }
                  */
-                "application/json": components["schemas"]["OwnLinkPressed"];
+                "application/json": components["schemas"]["LinkPressed"];
             };
         };
         responses: {

@@ -39,7 +39,7 @@ export function Link() {
       <p className="mb-6 font-bold font-serif text-2xl text-seal tracking-tight">Earnest</p>
       {done ? (
         <div role="status">
-          {done.secret && <Secret characters={done.secret} />}
+          {done.secret && <Secret characters={done.secret} asItStands={done.asItStands} />}
           <p>{done.says}</p>
         </div>
       ) : shown ? (
@@ -81,11 +81,15 @@ export function Link() {
   );
 }
 
-/** Shown this once, in groups of four so that it can be typed; the spaces are not part of it. */
-function Secret({ characters }: { characters: string }) {
+interface SecretProps {
+  characters: string;
+  asItStands: boolean;
+}
+
+/** Shown this once; in groups of four so that it can be typed, unless it is made of words. */
+export function Secret({ characters, asItStands }: SecretProps) {
   const [copied, setCopied] = useState(false);
-  const inWords = /[- ]/.test(characters);
-  const groups = inWords ? [characters] : (characters.match(/.{1,4}/gu) ?? []);
+  const groups = asItStands ? [characters] : (characters.match(/.{1,4}/gu) ?? []);
   const copy = async () => {
     await navigator.clipboard.writeText(characters);
     setCopied(true);
@@ -100,7 +104,7 @@ function Secret({ characters }: { characters: string }) {
         ))}
       </p>
       <p className="mb-3 text-muted">
-        {inWords ? "" : "Type it without spaces. "}It is gone when you leave this page.
+        {asItStands ? "" : "Type it without spaces. "}It is gone when you leave this page.
       </p>
       <Large busy={false} press={() => void copy()}>
         {copied ? "Copied" : "Copy it"}

@@ -61,24 +61,30 @@ public final class Migrate {
 
     /** What was granted once and is not named any more must go. */
     private static void revoke(Statement statement) throws SQLException {
-        List<String> tables = new ArrayList<>();
+        List<String> granted = new ArrayList<>();
         try (ResultSet found =
                 statement.executeQuery(
                         "select table_name from information_schema.tables where table_schema ="
                                 + " database()")) {
             while (found.next()) {
-                tables.add("`" + found.getString(1) + "`");
+                granted.add("`" + found.getString(1) + "`");
             }
         }
-        tables.add("PROCEDURE forget_numbered");
-        tables.add("PROCEDURE erase_personal");
-        for (String table : tables) {
+        try (ResultSet found =
+                statement.executeQuery(
+                        "select routine_name from information_schema.routines where"
+                                + " routine_schema = database()")) {
+            while (found.next()) {
+                granted.add("PROCEDURE " + found.getString(1));
+            }
+        }
+        for (String one : granted) {
             for (String user : USERS) {
                 for (String host : HOSTS) {
                     try {
                         statement.execute(
                                 "REVOKE ALL PRIVILEGES ON %s FROM earnest_%s@'%s'"
-                                        .formatted(table, user, host));
+                                        .formatted(one, user, host));
                     } catch (SQLException e) {
                         if (!NO_SUCH_GRANT.contains(e.getErrorCode())) {
                             throw e;

@@ -40,6 +40,7 @@ class RecordTest {
                         + " utc_timestamp(6), '', '')",
                 "call forget_numbered(0, 999999999)",
                 "call erase_personal(uuid())",
+                "call erase_copies(uuid())",
                 "update rulebook set content = '{}'",
                 "delete from key_fingerprint",
                 "create table more (id int)",

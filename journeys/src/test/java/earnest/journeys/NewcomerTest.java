@@ -39,7 +39,7 @@ class NewcomerTest {
             maren.accessible("a code that was made");
 
             Page bo = elsewhere.newPage();
-            bo.setDefaultTimeout(15_000);
+            bo.setDefaultTimeout(30_000);
             bo.navigate(world.ground().serverUrl() + "/welcome");
             welcome(bo, code, "too short");
             bo.getByText("At least 15 characters (9 so far)").waitFor();

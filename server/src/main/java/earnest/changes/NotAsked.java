@@ -2,7 +2,6 @@ package earnest.changes;
 
 import earnest.checks.ProofAlone;
 import earnest.ground.JobQueue;
-import earnest.ground.Problem;
 import earnest.ground.Worker;
 import earnest.links.LinkPurpose;
 import earnest.people.People;
@@ -89,12 +88,9 @@ class NotAsked implements LinkPurpose, Worker {
         return changes.findById(about)
                 .map(
                         change ->
-                                switch (choice) {
-                                    case NOT_ME -> notMe(change);
-                                    case MEANT -> new Told("Good. There is nothing to do.");
-                                    default ->
-                                            throw Problem.invalid("That is none of the answers.");
-                                });
+                                choice.equals(NOT_ME)
+                                        ? notMe(change)
+                                        : new Told("Good. There is nothing to do."));
     }
 
     private Told notMe(AccountChange change) {

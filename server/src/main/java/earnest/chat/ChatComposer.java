@@ -3,6 +3,7 @@ package earnest.chat;
 import earnest.access.Analysts;
 import earnest.organisation.SettingsInForce;
 import earnest.tickets.Tickets;
+import earnest.written.WritingNow;
 import earnest.written.Written;
 
 import org.jspecify.annotations.Nullable;
@@ -15,12 +16,19 @@ import java.util.UUID;
 @Component
 class ChatComposer {
     private final Written written;
+    private final WritingNow writing;
     private final Tickets tickets;
     private final Analysts analysts;
     private final SettingsInForce settings;
 
-    ChatComposer(Written written, Tickets tickets, Analysts analysts, SettingsInForce settings) {
+    ChatComposer(
+            Written written,
+            WritingNow writing,
+            Tickets tickets,
+            Analysts analysts,
+            SettingsInForce settings) {
         this.written = written;
+        this.writing = writing;
         this.tickets = tickets;
         this.analysts = analysts;
         this.settings = settings;
@@ -42,7 +50,7 @@ class ChatComposer {
                 holder == null
                         ? null
                         : analysts.find(holder).map(c -> ChatEnds.given(c.name())).orElse(null),
-                holder != null && written.isWriting(chat.ticket(), Written.Side.ANALYST));
+                holder != null && writing.isWriting(chat.ticket(), Written.Side.ANALYST));
     }
 
     /** To the public, nobody at the desk has more than a given name. */

@@ -18,6 +18,8 @@ import earnest.selfservice.Robots;
 import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 import earnest.written.Reading;
+import earnest.written.Wants;
+import earnest.written.WritingNow;
 import earnest.written.Written;
 
 import org.jspecify.annotations.Nullable;
@@ -40,6 +42,8 @@ class ChatDesk {
 
     private final ChatRows rows;
     private final Written written;
+    private final Wants wants;
+    private final WritingNow writing;
     private final Reading reading;
     private final Robots robots;
     private final PagesBeside pages;
@@ -56,6 +60,8 @@ class ChatDesk {
     ChatDesk(
             ChatRows rows,
             Written written,
+            Wants wants,
+            WritingNow writing,
             Reading reading,
             Robots robots,
             PagesBeside pages,
@@ -70,6 +76,8 @@ class ChatDesk {
             Waypoints waypoints) {
         this.rows = rows;
         this.written = written;
+        this.wants = wants;
+        this.writing = writing;
         this.reading = reading;
         this.robots = robots;
         this.pages = pages;
@@ -143,7 +151,7 @@ class ChatDesk {
     }
 
     void writing(Chat chat) {
-        writes.run(() -> written.writing(chat.ticket(), Written.Side.PERSON));
+        writes.run(() -> writing.writes(chat.ticket(), Written.Side.PERSON));
     }
 
     /**
@@ -235,7 +243,7 @@ class ChatDesk {
                         .filter(one -> one.sure() >= Understanding.ENOUGH)
                         .findFirst()
                         .orElse(null);
-        Want before = written.understood(chat.ticket()).flatMap(u -> wantOf(u.want())).orElse(null);
+        Want before = wants.of(chat.ticket()).orElse(null);
         if (chat.stage() != Chat.Stage.ASSISTANT || ticket.holder() != null) {
             return;
         }
@@ -243,13 +251,9 @@ class ChatDesk {
         // That a person shall come says nothing of what for, which was said before.
         boolean more = sure != null && (sure.want() != Want.A_HUMAN || before == null);
         if (more && !(next instanceof Assistant.Next.TakesName)) {
-            written.wants(chat.ticket(), sure);
+            wants.keep(chat.ticket(), sure);
         }
         go(chat, "a-" + mark, words, next, meant);
-    }
-
-    private static Optional<Want> wantOf(String word) {
-        return Arrays.stream(Want.values()).filter(want -> want.word().equals(word)).findFirst();
     }
 
     private void go(

@@ -50,8 +50,11 @@ public interface Standing {
     /** What the person has for being proved, in words, such as {@code authenticator}. */
     List<String> devices(UUID person);
 
-    /** Whether a text holds a code that was sent on this ticket and still counts. */
-    boolean holdsLiveCode(UUID ticket, String text);
+    /**
+     * Whether a text holds a code or a password of this ticket, or a password of its person, that
+     * is still in force.
+     */
+    boolean holdsLiveSecret(UUID ticket, String text);
 
     /** An action on a system, asked by an analyst. */
     record Want(String action, String system, UUID analyst) {}

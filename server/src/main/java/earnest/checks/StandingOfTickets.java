@@ -4,6 +4,7 @@ import earnest.checks.methods.CheckState;
 import earnest.checks.methods.ProofMethod;
 import earnest.people.People;
 import earnest.tickets.Tickets;
+import earnest.wrapped.WrappedSecrets;
 
 import org.springframework.stereotype.Service;
 
@@ -25,6 +26,8 @@ class StandingOfTickets implements Standing {
     private final CheckRepository checks;
     private final ProofMethods methods;
     private final Stops stops;
+    private final Tickets tickets;
+    private final WrappedSecrets secrets;
     private final Clock clock;
 
     StandingOfTickets(
@@ -34,6 +37,8 @@ class StandingOfTickets implements Standing {
             CheckRepository checks,
             ProofMethods methods,
             Stops stops,
+            Tickets tickets,
+            WrappedSecrets secrets,
             Clock clock) {
         this.assessing = assessing;
         this.judging = judging;
@@ -41,6 +46,8 @@ class StandingOfTickets implements Standing {
         this.checks = checks;
         this.methods = methods;
         this.stops = stops;
+        this.tickets = tickets;
+        this.secrets = secrets;
         this.clock = clock;
     }
 
@@ -50,7 +57,12 @@ class StandingOfTickets implements Standing {
     }
 
     @Override
-    public boolean holdsLiveCode(UUID ticket, String text) {
+    public boolean holdsLiveSecret(UUID ticket, String text) {
+        return secrets.holdsLiveSecret(ticket, tickets.view(ticket).person(), text)
+                || holdsLiveCode(ticket, text);
+    }
+
+    private boolean holdsLiveCode(UUID ticket, String text) {
         Instant now = clock.instant();
         return checks.findByTicketIdOrderByStartedAt(ticket).stream()
                 .filter(check -> check.open(now))

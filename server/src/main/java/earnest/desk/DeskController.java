@@ -12,7 +12,6 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
-import earnest.wrapped.WrappedSecrets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -48,7 +47,6 @@ class DeskController {
     private final AccountsReader accounts;
     private final Summary summary;
     private final Tickets tickets;
-    private final WrappedSecrets secrets;
     private final Standing standing;
     private final TheRecord record;
     private final GuessLimits limits;
@@ -60,7 +58,6 @@ class DeskController {
             AccountsReader accounts,
             Summary summary,
             Tickets tickets,
-            WrappedSecrets secrets,
             Standing standing,
             TheRecord record,
             GuessLimits limits,
@@ -70,7 +67,6 @@ class DeskController {
         this.accounts = accounts;
         this.summary = summary;
         this.tickets = tickets;
-        this.secrets = secrets;
         this.standing = standing;
         this.record = record;
         this.limits = limits;
@@ -160,8 +156,7 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
         me.must(Right.WORK_AT_DESK);
-        if (secrets.holdsLiveSecret(ticket, tickets.view(ticket).person(), closing.summary())
-                || standing.holdsLiveCode(ticket, closing.summary())) {
+        if (standing.holdsLiveSecret(ticket, closing.summary())) {
             throw new Problem(
                     422,
                     "secret-in-summary",

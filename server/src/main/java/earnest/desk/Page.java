@@ -67,7 +67,7 @@ record Page(
     @Schema(name = "WrittenOnTicket")
     record Written(
             List<earnest.written.Written.Line> lines,
-            earnest.written.Written.@Nullable Understood understood) {}
+            earnest.written.Wants.@Nullable Understood understood) {}
 
     /**
      * A conversation.

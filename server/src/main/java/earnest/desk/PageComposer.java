@@ -12,6 +12,7 @@ import earnest.systems.Account;
 import earnest.systems.Accounts;
 import earnest.systems.Action;
 import earnest.tickets.Tickets;
+import earnest.written.Wants;
 import earnest.written.Written;
 
 import org.jspecify.annotations.Nullable;
@@ -35,6 +36,7 @@ class PageComposer {
     private final TicketChannels channels;
     private final Accounts accounts;
     private final Written written;
+    private final Wants wanted;
     private final TheRecord record;
     private final WhoComposer whoComposer;
     private final HandoverComposer handoverComposer;
@@ -48,6 +50,7 @@ class PageComposer {
             TicketChannels channels,
             Accounts accounts,
             Written written,
+            Wants wanted,
             TheRecord record,
             WhoComposer whoComposer,
             HandoverComposer handoverComposer) {
@@ -59,6 +62,7 @@ class PageComposer {
         this.channels = channels;
         this.accounts = accounts;
         this.written = written;
+        this.wanted = wanted;
         this.record = record;
         this.whoComposer = whoComposer;
         this.handoverComposer = handoverComposer;
@@ -88,7 +92,7 @@ class PageComposer {
     private Page.@Nullable Written written(Tickets.View ticket) {
         return channels.channel(ticket.channel()).written()
                 ? new Page.Written(
-                        written.after(ticket.id(), 0), written.understood(ticket.id()).orElse(null))
+                        written.after(ticket.id(), 0), wanted.shown(ticket.id()).orElse(null))
                 : null;
     }
 

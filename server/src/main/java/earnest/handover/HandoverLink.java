@@ -1,11 +1,11 @@
 package earnest.handover;
 
 import earnest.checks.Standing;
-import earnest.ground.Problem;
 import earnest.links.LinkPurpose;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
+import earnest.systems.PasswordStyle;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
@@ -92,11 +92,9 @@ class HandoverLink implements LinkPurpose {
         return open(about)
                 .flatMap(
                         handover ->
-                                switch (choice) {
-                                    case SHOW -> shown(handover);
-                                    case NOT_ME -> Optional.of(notAsked(handover));
-                                    default -> throw Problem.invalid("There is no such answer.");
-                                });
+                                choice.equals(SHOW)
+                                        ? shown(handover)
+                                        : Optional.of(notAsked(handover)));
     }
 
     private Optional<Told> shown(Handover handover) {
@@ -112,7 +110,10 @@ class HandoverLink implements LinkPurpose {
                             return new Told(
                                     "Sign in to %s with it now, and choose your own."
                                             .formatted(names.of(handover)),
-                                    secret);
+                                    secret,
+                                    // Any other style may have a hyphen among its symbols, and is
+                                    // still typed character by character.
+                                    handover.style == PasswordStyle.SPOKEN);
                         });
     }
 

@@ -60,11 +60,21 @@ class Answering {
                     if (!rows.use(found.link.id())) {
                         throw over();
                     }
+                    mustBeShown(found, choice);
                     LinkPurpose.Told told =
                             found.purpose
                                     .answered(found.link.about(), choice)
                                     .orElseThrow(Answering::over);
                     return new Links.Answered(found.link.about(), told);
                 });
+    }
+
+    /** It is used up only by an answer that was offered. */
+    private static void mustBeShown(Found found, String choice) {
+        LinkPurpose.Shown shown =
+                found.purpose.opened(found.link.about(), false).orElseThrow(Answering::over);
+        if (shown.choices().stream().noneMatch(offered -> offered.id().equals(choice))) {
+            throw Problem.invalid("That is none of the answers.");
+        }
     }
 }

@@ -10,8 +10,6 @@ import io.swagger.v3.oas.annotations.media.Schema;
 
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.Size;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.CacheControl;
@@ -27,34 +25,18 @@ import java.time.Duration;
 class LinkController {
     private static final GuessLimits.Limit TRIES = new GuessLimits.Limit(30, Duration.ofMinutes(1));
 
-    /** Its own text form would show the token. */
-    @Schema(name = "LinkPressed")
-    record Pressed(@NotBlank @Size(max = 60) String token) {
-        @Override
-        public String toString() {
-            return "(a link)";
-        }
-    }
-
-    /** Its own text form would show the token. */
-    @Schema(name = "LinkAnswered")
-    record Answered(
-            @NotBlank @Size(max = 60) String token, @NotBlank @Size(max = 40) String choice) {
-        @Override
-        public String toString() {
-            return "(an answer to a link)";
-        }
-    }
-
     /** It may hold a secret, so it has no text form. */
     @Schema(name = "LinkDone")
     static final class Done {
         private final String says;
         private final @Nullable String secret;
+        private final boolean asItStands;
 
-        Done(String says, @Nullable String secret) {
-            this.says = says;
-            this.secret = secret;
+        Done(LinkPurpose.Told told) {
+            this.says = told.says();
+            this.secret = shown(told.secret());
+            // A space that is part of it must not look like one between groups.
+            this.asItStands = told.asItStands() || secret == null || secret.contains(" ");
         }
 
         @Schema(requiredMode = Schema.RequiredMode.REQUIRED)
@@ -65,6 +47,24 @@ class LinkController {
         @Schema(description = "What is shown this once, where there is something.")
         public @Nullable String getSecret() {
             return secret;
+        }
+
+        @Schema(
+                description =
+                        "Whether the secret is shown as it stands, such as words with hyphens; else"
+                                + " it may be shown in groups, to be typed without spaces.",
+                requiredMode = Schema.RequiredMode.REQUIRED)
+        public boolean isAsItStands() {
+            return asItStands;
+        }
+
+        private static @Nullable String shown(@Nullable Secret secret) {
+            if (secret == null) {
+                return null;
+            }
+            try (secret) {
+                return secret.open(String::new);
+            }
         }
 
         @Override
@@ -101,7 +101,8 @@ class LinkController {
             refuses = {"404 link-over", "429 slow-down"},
             example = "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\"}")
     @PostMapping("/api/links/press")
-    LinkPurpose.Shown press(@Valid @RequestBody Pressed pressed, HttpServletRequest request) {
+    LinkPurpose.Shown press(
+            @Valid @RequestBody LinkToken.Pressed pressed, HttpServletRequest request) {
         count(request);
         return links.press(pressed.token(), Links.PAGE);
     }
@@ -117,21 +118,11 @@ class LinkController {
                     "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\", \"choice\":"
                             + " \"yes\"}")
     @PostMapping("/api/links/answer")
-    ResponseEntity<Done> answer(@Valid @RequestBody Answered answered, HttpServletRequest request) {
+    ResponseEntity<Done> answer(
+            @Valid @RequestBody LinkToken.Answered answered, HttpServletRequest request) {
         count(request);
         LinkPurpose.Told told =
                 links.answer(answered.token(), answered.choice(), Links.PAGE).told();
-        return ResponseEntity.ok()
-                .cacheControl(CacheControl.noStore())
-                .body(new Done(told.says(), shown(told.secret())));
-    }
-
-    private static @Nullable String shown(@Nullable Secret secret) {
-        if (secret == null) {
-            return null;
-        }
-        try (secret) {
-            return secret.open(String::new);
-        }
+        return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(new Done(told));
     }
 }

@@ -21,7 +21,8 @@ public interface LinkPurpose {
     }
 
     /**
-     * What is shown to whoever pressed, in the present transaction; empty where it is over.
+     * What is shown to whoever pressed, in the present transaction; empty where it is over. Asked
+     * again before an answer is taken.
      *
      * @param first whether nobody pressed before
      */
@@ -30,9 +31,8 @@ public interface LinkPurpose {
     /**
      * Takes the one answer, in the present transaction.
      *
-     * @param choice id of one of the choices that were shown
+     * @param choice id of one of the choices that are shown
      * @return what whoever answered is told; empty where it is over
-     * @throws earnest.ground.Problem if it is none of the choices
      */
     Optional<Told> answered(UUID about, String choice);
 
@@ -40,10 +40,12 @@ public interface LinkPurpose {
      * What whoever answered is told.
      *
      * @param secret what is shown to them once, or null; whoever shows it wipes it
+     * @param asItStands whether the secret is shown as it stands, such as words with hyphens; else
+     *     in groups, whose spaces are not part of it
      */
-    record Told(String says, @Nullable Secret secret) {
+    record Told(String says, @Nullable Secret secret, boolean asItStands) {
         public Told(String says) {
-            this(says, null);
+            this(says, null, true);
         }
     }
 

@@ -11,6 +11,7 @@ import earnest.people.People;
 import earnest.selfservice.PagesBeside;
 import earnest.tickets.Tickets;
 import earnest.written.Reading;
+import earnest.written.Wants;
 import earnest.written.Written;
 
 import org.springframework.context.event.EventListener;
@@ -34,6 +35,7 @@ class MailDesk {
     private final MailRows rows;
     private final MailIn channel;
     private final Written written;
+    private final Wants wants;
     private final Reading reading;
     private final Messages messages;
     private final Links links;
@@ -47,6 +49,7 @@ class MailDesk {
             MailRows rows,
             MailIn channel,
             Written written,
+            Wants wants,
             Reading reading,
             Messages messages,
             Links links,
@@ -58,6 +61,7 @@ class MailDesk {
         this.rows = rows;
         this.channel = channel;
         this.written = written;
+        this.wants = wants;
         this.reading = reading;
         this.messages = messages;
         this.links = links;
@@ -109,7 +113,7 @@ class MailDesk {
         read.wants().stream()
                 .filter(one -> one.sure() >= Understanding.ENOUGH)
                 .findFirst()
-                .ifPresent(sure -> written.wants(ticket, sure));
+                .ifPresent(sure -> wants.keep(ticket, sure));
         if (before.isEmpty()) {
             tickets.remind(ticket, null);
             answer(id, ticket, mail.sender(), named);

@@ -14,7 +14,7 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
-import earnest.written.Written;
+import earnest.written.Wants;
 
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
@@ -57,7 +57,7 @@ class Starting {
     }
 
     @EventListener
-    void on(Written.Wants wants) {
+    void on(Wants.Known wants) {
         for (Published.Version version : procedures.inUse()) {
             for (Start start : version.procedure().starts()) {
                 if (start instanceof Start.TicketWanting(int _, String want)

@@ -7,6 +7,7 @@ import earnest.core.passwords.Secret;
 import earnest.core.puzzle.Puzzle;
 import earnest.ground.ApiCall;
 import earnest.links.LinkPurpose;
+import earnest.links.LinkToken;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -65,25 +66,6 @@ class OwnPageController {
 
     @Schema(name = "OwnReplied")
     record Replied(boolean right, OwnPage page) {}
-
-    /** Its own text form would show the token. */
-    @Schema(name = "OwnLinkPressed")
-    record Pressed(@NotBlank @Size(max = 60) String token) {
-        @Override
-        public String toString() {
-            return "(a link)";
-        }
-    }
-
-    /** Its own text form would show the token. */
-    @Schema(name = "OwnLinkAnswered")
-    record Answered(
-            @NotBlank @Size(max = 60) String token, @NotBlank @Size(max = 40) String choice) {
-        @Override
-        public String toString() {
-            return "(an answer to a link)";
-        }
-    }
 
     /** Its own text form would show the password. */
     @Schema(name = "OwnPassword")
@@ -251,7 +233,8 @@ class OwnPageController {
             refuses = {"404 link-over", "429 slow-down"},
             example = "{\"token\": \"AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA\"}")
     @PostMapping("/api/own/link/press")
-    LinkPurpose.Shown press(@Valid @RequestBody Pressed pressed, HttpServletRequest request) {
+    LinkPurpose.Shown press(
+            @Valid @RequestBody LinkToken.Pressed pressed, HttpServletRequest request) {
         robots.countLink(addresses.of(request));
         return time.answer(() -> desk.press(pressed.token()));
     }
@@ -268,7 +251,7 @@ class OwnPageController {
                             + " \"opened\"}")
     @PostMapping("/api/own/link")
     ResponseEntity<OwnPage> answer(
-            @Valid @RequestBody Answered answered, HttpServletRequest request) {
+            @Valid @RequestBody LinkToken.Answered answered, HttpServletRequest request) {
         robots.countLink(addresses.of(request));
         return time.answer(
                 () -> {

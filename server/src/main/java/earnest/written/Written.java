@@ -1,7 +1,6 @@
 package earnest.written;
 
 import earnest.core.understanding.Understanding;
-import earnest.core.understanding.Want;
 import earnest.ground.Worded;
 import earnest.tickets.Actor;
 
@@ -52,15 +51,6 @@ public interface Written {
             int hidden,
             Instant at) {}
 
-    /**
-     * What a ticket's messages want.
-     *
-     * @param words such as {@code forgot the password}
-     * @param sure in hundredths
-     */
-    @Schema(name = "WrittenUnderstood")
-    record Understood(String want, String words, int sure) {}
-
     /** The lines of a ticket after a number, the latest at most. */
     List<Line> after(UUID ticket, int number);
 
@@ -72,8 +62,6 @@ public interface Written {
 
     /** The first line of the person, shortened; empty if there is none. */
     Optional<String> opening(UUID ticket);
-
-    Optional<Understood> understood(UUID ticket);
 
     /**
      * The person wrote something, in the present transaction.
@@ -100,12 +88,6 @@ public interface Written {
      */
     void analyst(UUID ticket, Actor.AtDesk who, String words);
 
-    /** Keeps what a ticket wants; a later and surer one takes its place. */
-    void wants(UUID ticket, Understanding.Wanted wanted);
-
-    /** Told in the transaction in which it became clear what a ticket wants. */
-    record Wants(UUID ticket, Want want) {}
-
     /**
      * What is said.
      *
@@ -115,23 +97,5 @@ public interface Written {
         public Saying(String words, String... choices) {
             this(words, List.of(choices), false);
         }
-    }
-
-    /** Somebody is writing just now. */
-    void writing(UUID ticket, Side side);
-
-    /** Whether that side is writing just now. */
-    boolean isWriting(UUID ticket, Side side);
-
-    /** A want, in words that follow on a name. */
-    static String words(Want want) {
-        return switch (want) {
-            case FORGOTTEN_PASSWORD -> "forgot the password";
-            case LOCKED_OUT -> "is locked out";
-            case LOST_SECOND_FACTOR -> "lost what proves them, or has a new telephone";
-            case NOT_ME -> "did not ask for something that came";
-            case A_HUMAN -> "wants to talk with a person";
-            case SOMETHING_ELSE -> "wants something that is not this desk's";
-        };
     }
 }

@@ -9,7 +9,6 @@ import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
-import earnest.wrapped.WrappedSecrets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
@@ -43,20 +42,20 @@ class WrittenController {
     record Now(boolean writing) {}
 
     private final WrittenLines lines;
+    private final WritingNow writing;
     private final Tickets tickets;
-    private final WrappedSecrets secrets;
     private final Standing standing;
     private final Writes writes;
 
     WrittenController(
             WrittenLines lines,
+            WritingNow writing,
             Tickets tickets,
-            WrappedSecrets secrets,
             Standing standing,
             Writes writes) {
         this.lines = lines;
+        this.writing = writing;
         this.tickets = tickets;
-        this.secrets = secrets;
         this.standing = standing;
         this.writes = writes;
     }
@@ -78,8 +77,7 @@ class WrittenController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void write(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody ToWrite line) {
         me.must(Right.WORK_AT_DESK);
-        if (secrets.holdsLiveSecret(ticket, tickets.view(ticket).person(), line.words())
-                || standing.holdsLiveCode(ticket, line.words())) {
+        if (standing.holdsLiveSecret(ticket, line.words())) {
             throw new Problem(
                     422,
                     "secret-in-line",
@@ -120,9 +118,9 @@ class WrittenController {
                 () -> {
                     tickets.hold(ticket, me);
                     if (now.writing()) {
-                        lines.writing(ticket, Written.Side.ANALYST);
+                        writing.writes(ticket, Written.Side.ANALYST);
                     }
-                    return new Now(lines.isWriting(ticket, Written.Side.PERSON));
+                    return new Now(writing.isWriting(ticket, Written.Side.PERSON));
                 });
     }
 
@@ -131,6 +129,6 @@ class WrittenController {
     Now isWriting(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
         tickets.view(ticket);
-        return new Now(lines.isWriting(ticket, Written.Side.PERSON));
+        return new Now(writing.isWriting(ticket, Written.Side.PERSON));
     }
 }

@@ -4,7 +4,6 @@ import earnest.access.Analysts;
 import earnest.channels.TicketChannels;
 import earnest.core.understanding.Masking;
 import earnest.core.understanding.Understanding;
-import earnest.core.understanding.Want;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Worded;
@@ -15,17 +14,13 @@ import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
-import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Clock;
-import java.time.Duration;
-import java.time.Instant;
 import java.util.Arrays;
-import java.util.Collections;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -33,10 +28,8 @@ import java.util.UUID;
 /** Lines as rows, each written under the lock of its ticket and with its entry. */
 @Service
 class WrittenLines implements Written {
-    private static final Duration JUST_NOW = Duration.ofSeconds(6);
     private static final int SHOWN = 200;
     private static final int OPENING = 60;
-    private static final int HUNDRED = 100;
     private static final String PAGE = "page";
     private static final String BETWEEN = "\n";
 
@@ -47,7 +40,6 @@ class WrittenLines implements Written {
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
-    private final ApplicationEventPublisher events;
 
     WrittenLines(
             JdbcClient database,
@@ -56,8 +48,7 @@ class WrittenLines implements Written {
             Analysts analysts,
             TheRecord record,
             Clock clock,
-            Ids ids,
-            ApplicationEventPublisher events) {
+            Ids ids) {
         this.database = database;
         this.tickets = tickets;
         this.channels = channels;
@@ -65,7 +56,6 @@ class WrittenLines implements Written {
         this.record = record;
         this.clock = clock;
         this.ids = ids;
-        this.events = events;
     }
 
     @Override
@@ -131,33 +121,6 @@ class WrittenLines implements Written {
                                         ? words
                                         : words.substring(0, words.offsetByCodePoints(0, OPENING))
                                                 + "…");
-    }
-
-    @Override
-    public Optional<Understood> understood(UUID ticket) {
-        return database.sql(
-                        "select want, sure from written_ticket where ticket_id = :t and want is"
-                                + " not null")
-                .param("t", ticket)
-                .query(
-                        (row, i) ->
-                                new Understood(
-                                        row.getString("want"),
-                                        Arrays.stream(Want.values())
-                                                .filter(w -> w.word().equals(text(row)))
-                                                .findFirst()
-                                                .map(Written::words)
-                                                .orElse("wants something else"),
-                                        row.getInt("sure")))
-                .optional();
-    }
-
-    private static String text(ResultSet row) {
-        try {
-            return row.getString("want");
-        } catch (SQLException e) {
-            throw new IllegalStateException("the row was read a moment ago", e);
-        }
     }
 
     @Override
@@ -314,49 +277,5 @@ class WrittenLines implements Written {
                         .param("now", clock.instant())
                         .update()
                 == 1;
-    }
-
-    @Override
-    public void wants(UUID ticket, Understanding.Wanted wanted) {
-        int sure = (int) Math.round(wanted.sure() * HUNDRED);
-        database.sql(
-                        "insert into written_ticket (ticket_id, want, sure) values (:t, :w, :s) on"
-                                + " duplicate key update want = :w, sure = :s")
-                .param("t", ticket)
-                .param("w", wanted.want().word())
-                .param("s", sure)
-                .update();
-        events.publishEvent(new Wants(ticket, wanted.want()));
-    }
-
-    @Override
-    public void writing(UUID ticket, Side side) {
-        String column = column(side);
-        database.sql(
-                        "insert into written_ticket (ticket_id, sure, %s) values (:t, 0, :now) on"
-                                        .formatted(column)
-                                + " duplicate key update %s = :now".formatted(column))
-                .param("t", ticket)
-                .param("now", clock.instant())
-                .update();
-    }
-
-    @Override
-    public boolean isWriting(UUID ticket, Side side) {
-        Instant since = clock.instant().minus(JUST_NOW);
-        return !Collections.disjoint(
-                database.sql(
-                                ("select coalesce(%s > :since, false) from written_ticket where"
-                                                + " ticket_id = :t")
-                                        .formatted(column(side)))
-                        .param("since", since)
-                        .param("t", ticket)
-                        .query(Boolean.class)
-                        .list(),
-                List.of(true));
-    }
-
-    private static String column(Side side) {
-        return side == Side.PERSON ? "other_writing_at" : "desk_writing_at";
     }
 }

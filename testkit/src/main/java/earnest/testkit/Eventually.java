@@ -7,12 +7,12 @@ import java.util.function.Supplier;
 
 /** Waits for what must come true soon. */
 public final class Eventually {
-    private static final Duration PATIENCE = Duration.ofSeconds(20);
+    private static final Duration PATIENCE = Duration.ofSeconds(40);
     private static final long EVERY_MS = 60;
 
     private Eventually() {}
 
-    /** Fails with {@code what} if it does not come true within 20 s. */
+    /** Fails with {@code what} if it does not come true within 40 s. */
     public static void waitFor(String what, BooleanSupplier truth) {
         get(what, () -> truth.getAsBoolean() ? Optional.of(Boolean.TRUE) : Optional.empty());
     }
@@ -34,7 +34,7 @@ public final class Eventually {
         }
     }
 
-    /** The first value that is there within 20 s. */
+    /** The first value that is there within 40 s. */
     public static <T> T get(String what, Supplier<Optional<T>> look) {
         return get(what, PATIENCE, look);
     }

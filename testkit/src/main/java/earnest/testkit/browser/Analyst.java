@@ -28,7 +28,7 @@ public final class Analyst implements AutoCloseable {
 
     /** Somebody who is not signed in, before a page that is open already. */
     public static Analyst at(Page page, Watched watched) {
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(30_000);
         return new Analyst(page.context(), page, watched);
     }
 
@@ -48,7 +48,7 @@ public final class Analyst implements AutoCloseable {
                                         .setColorScheme(scheme));
         prepared.accept(context);
         Page page = context.newPage();
-        page.setDefaultTimeout(15_000);
+        page.setDefaultTimeout(30_000);
         Watched watched = where.watch(login, page);
         page.navigate(where.url() + "/");
         Analyst analyst = new Analyst(context, page, watched);

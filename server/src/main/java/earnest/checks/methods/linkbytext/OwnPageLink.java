@@ -4,7 +4,6 @@ import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.OutsideReplies;
 import earnest.checks.methods.OwnPage;
-import earnest.ground.Problem;
 import earnest.links.LinkPurpose;
 
 import org.springframework.stereotype.Component;
@@ -63,9 +62,6 @@ class OwnPageLink implements LinkPurpose {
 
     @Override
     public Optional<Told> answered(UUID about, String choice) {
-        if (SHOWN.choices().stream().noneMatch(known -> known.id().equals(choice))) {
-            throw Problem.invalid("That is none of the answers.");
-        }
         return open(about)
                 .map(
                         check -> {
