@@ -37,14 +37,19 @@ import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.Stream;
 
 /** The real application on the real ground, started once for all tests of this module. */
-public final class App implements AutoCloseable {
+public final class App {
+    /** Of this process; the build has two of them, each with a ground of its own. */
+    private static final class One {
+        static final App APP = new App();
+    }
+
     private final Ground ground;
     private final ConfigurableApplicationContext context;
     private final People people;
     private final TestClock clock = new TestClock();
 
     private App() {
-        ground = Ground.start("server");
+        ground = Ground.start(System.getProperty("earnest.ground", "server"));
         ground.launcher("properties");
         try {
             Migrate.to(
@@ -56,12 +61,15 @@ public final class App implements AutoCloseable {
         SpringApplication application = new SpringApplication(Earnest.class);
         application.addInitializers(
                 starting -> starting.getBeanFactory().registerSingleton("clockOfTests", clock));
+        // The ground goes when everything that stands on it has ended.
+        application.setRegisterShutdownHook(false);
         context =
                 application.run(
                         "--spring.config.additional-location=file:"
                                 + ground.home().resolve("server.properties"),
                         // So that tests can come from many places.
                         "--earnest.access.trusted-proxies=127.0.0.1");
+        ground.beforeEnd(context::close);
         setUpOrganisation();
         Steward steward = new Steward(ground);
         steward.copyPeople(1, 900);
@@ -306,11 +314,6 @@ public final class App implements AutoCloseable {
                 > 0;
     }
 
-    @Override
-    public void close() {
-        context.close();
-    }
-
     /** Gives tests the one application. Spring's own extension needs a later JUnit. */
     public static final class Running implements ParameterResolver {
         @Override
@@ -320,10 +323,7 @@ public final class App implements AutoCloseable {
 
         @Override
         public Object resolveParameter(ParameterContext parameter, ExtensionContext extension) {
-            return extension
-                    .getRoot()
-                    .getStore(ExtensionContext.Namespace.GLOBAL)
-                    .getOrComputeIfAbsent(App.class, key -> new App(), App.class);
+            return One.APP;
         }
     }
 }

@@ -12,8 +12,10 @@ import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.stream.Stream;
 
 /**
@@ -27,6 +29,7 @@ public final class Ground {
     private final Path checkout;
     private final Path home;
     private final Map<String, String> environment = new LinkedHashMap<>();
+    private final List<Runnable> ends = new CopyOnWriteArrayList<>();
 
     private Ground(Path checkout, Path home) {
         this.checkout = checkout;
@@ -50,8 +53,21 @@ public final class Ground {
         Ground ground = new Ground(checkout, checkout.resolve(".earnest/tests/" + name));
         ground.clear();
         ground.launcher("ground", "up");
-        Runtime.getRuntime().addShutdownHook(new Thread(() -> ground.launcher("ground", "down")));
+        Runtime.getRuntime().addShutdownHook(new Thread(ground::end));
         return ground;
+    }
+
+    /** What stands on this ground and is ended before it, when this process ends. */
+    public void beforeEnd(Runnable end) {
+        ends.add(end);
+    }
+
+    private void end() {
+        try {
+            ends.forEach(Runnable::run);
+        } finally {
+            launcher("ground", "down");
+        }
     }
 
     private static Path findCheckout() {
