@@ -26,10 +26,10 @@ left_out() {
     done
 }
 
-# The checks of the run that just ended, slowest first.
+# The checks of the run that just ended, slowest first. What runs two at a time counts twice.
 minutes_by_suite() {
     say ""
-    say "Minutes by suite"
+    say "Minutes of tests by suite (the server's run two at a time)"
     (cd "$CHECKOUT" && find core cli connectors web standins testkit server journeys bench -path '*/target/surefire-reports/TEST-*.xml' -exec \
         awk '/<testsuite / { match($0, / time="[0-9.,]+"/); took = substr($0, RSTART + 7, RLENGTH - 8); gsub(",", "", took)
                              split(FILENAME, at, "/"); printf "%s %s\n", at[1], took; nextfile }' {} +) \
