@@ -132,7 +132,7 @@ class NotAsked implements LinkPurpose, Worker {
         own(effect.action(), effect.about())
                 .ifPresent(
                         own ->
-                                tickets.remind(
+                                tickets.warn(
                                         own.ticketId,
                                         name(own)
                                                 + " says: 'I did not ask for this'. The new"
@@ -149,7 +149,7 @@ class NotAsked implements LinkPurpose, Worker {
                                             + " says: 'I did not ask for this'. The new password"
                                             + " could not be taken out of force: "
                                             + nothing.reason();
-                            tickets.remind(
+                            tickets.warn(
                                     own.ticketId,
                                     words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
                         });

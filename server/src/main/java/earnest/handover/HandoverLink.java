@@ -120,7 +120,7 @@ class HandoverLink implements LinkPurpose {
     private Told notAsked(Handover handover) {
         withdrawals.withdraw(handover);
         String name = people.person(handover.personId).map(People.Person::name).orElse("They");
-        tickets.remind(
+        tickets.warn(
                 handover.ticketId,
                 name + " says: 'I did not ask for this'. The password is out of force");
         return new Told(

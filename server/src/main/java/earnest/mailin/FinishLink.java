@@ -68,7 +68,7 @@ class FinishLink implements LinkPurpose, PagesBeside.Opener {
                                 rows.pageAsked(about);
                                 return new Told("You go on here.");
                             }
-                            tickets.remind(
+                            tickets.warn(
                                     ticket, "Mail: its mailbox says: 'I did not ask for this'");
                             return new Told("Thank you. The service desk is told.");
                         });

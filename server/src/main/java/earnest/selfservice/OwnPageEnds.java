@@ -122,7 +122,7 @@ class OwnPageEnds implements Routine {
             UUID ticket = session.ticket();
             if (ticket != null && rows.end(session.id())) {
                 String name = people.person(no.person()).map(People.Person::name).orElse("They");
-                tickets.remind(ticket, name + " says: 'I did not ask for this'");
+                tickets.warn(ticket, name + " says: 'I did not ask for this'");
             }
         }
     }

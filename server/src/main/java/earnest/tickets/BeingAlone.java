@@ -137,6 +137,7 @@ class BeingAlone {
     void reopens(UUID id, String words) {
         Ticket ticket = holding.locked(id);
         ticket.reminder = words;
+        ticket.warned = true;
         if (ticket.state != Tickets.State.CLOSED) {
             return;
         }

@@ -45,6 +45,7 @@ class Closing {
                     ticket.closedAt = clock.instant();
                     ticket.summary = summary;
                     ticket.reminder = null;
+                    ticket.warned = false;
                     ticket.version++;
                     record.append(
                             TicketEntries.entry(EntryKind.TICKET_CLOSED, ticket, me)

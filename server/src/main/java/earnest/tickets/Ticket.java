@@ -37,6 +37,9 @@ class Ticket {
     @Nullable String summary;
     @Nullable String reminder;
 
+    /** Whether the reminder is a warning, which no other takes the place of. */
+    boolean warned;
+
     @SuppressWarnings("NullAway.Init")
     protected Ticket() {}
 

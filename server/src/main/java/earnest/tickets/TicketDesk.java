@@ -146,7 +146,17 @@ class TicketDesk implements Tickets {
 
     @Override
     public void remind(UUID id, @Nullable String words) {
-        holding.locked(id).reminder = words;
+        Ticket ticket = holding.locked(id);
+        if (!ticket.warned) {
+            ticket.reminder = words;
+        }
+    }
+
+    @Override
+    public void warn(UUID id, String words) {
+        Ticket ticket = holding.locked(id);
+        ticket.reminder = words;
+        ticket.warned = true;
     }
 
     @Override

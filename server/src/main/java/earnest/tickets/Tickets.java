@@ -81,13 +81,16 @@ public interface Tickets {
     void endsAlone(UUID ticket, String summary);
 
     /**
-     * Opens a closed ticket again for the desk, with a reminder, in the present transaction; one
-     * that is open only gets the reminder.
+     * Opens a closed ticket again for the desk, with a warning, in the present transaction; one
+     * that is open only gets the warning.
      */
     void reopen(UUID ticket, String words);
 
-    /** Puts a reminder on a ticket, or takes it away. */
+    /** Puts a reminder on a ticket, or takes it away; where a warning stands, that stays. */
     void remind(UUID ticket, @Nullable String words);
+
+    /** Puts a reminder on a ticket that stays until it is closed, or another warning comes. */
+    void warn(UUID ticket, String words);
 
     /** A call that the desk placed was answered: the present line from now on. */
     UUID callBackBegins(UUID ticket, String call);

@@ -3,7 +3,9 @@ package earnest.runs;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
+import earnest.checks.ProofAlone;
 import earnest.checks.methods.madeup.HarbourWord;
+import earnest.ground.Writes;
 import earnest.testkit.ChatPage;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
@@ -128,6 +130,19 @@ class RunsTest {
                 .toString();
     }
 
+    /** Of a page that somebody opens. */
+    private String ticketOf(OwnPage page, String account) {
+        page.start(account).ok();
+        return app.database()
+                .sql(
+                        "select t.id from ticket t join person p on p.id = t.person_id"
+                                + " where p.account = :a order by t.opened_at desc limit 1")
+                .param("a", account)
+                .query(UUID.class)
+                .single()
+                .toString();
+    }
+
     private static void prove(OwnPage page, String gate) {
         page.begin("harbour-word." + gate).ok();
         assertThat(page.type(HarbourWord.WORD).ok().get("right").asBoolean()).isTrue();
@@ -176,24 +191,29 @@ class RunsTest {
 
     @Test
     void itRunsOnAPageOfOnesOwnAndStopsWhenTheyGo() {
-        String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
-        page.start(account).ok();
-        String ticket =
-                app.database()
-                        .sql(
-                                "select t.id from ticket t join person p on p.id = t.person_id"
-                                        + " where p.account = :a order by t.opened_at desc limit 1")
-                        .param("a", account)
-                        .query(UUID.class)
-                        .single()
-                        .toString();
+        String ticket = ticketOf(page, app.somebody());
         String run = runs(ticket).getFirst().get("id").asString();
         waits(run, "for proof");
         page.http().delete("/api/own/session").ok();
         JsonNode over = ended(run);
         assertThat(over.get("state").asString()).isEqualTo("stopped");
         assertThat(steps(run).getFirst()).endsWith("-> they went");
+    }
+
+    @Test
+    void aNoStaysOnTheTicketWhateverTheRunSaysAfterwards() {
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        String ticket = ticketOf(page, app.somebody());
+        prove(page, "north");
+        UUID person = UUID.fromString(tove.page(ticket).get("who").get("id").asString());
+        String run = runs(ticket).getFirst().get("id").asString();
+        waits(run, "for proof");
+        app.bean(Writes.class)
+                .run(() -> app.bean(ProofAlone.class).notAsked(UUID.fromString(ticket), person));
+        assertThat(ended(run).get("how").asString()).isEqualTo("passed to the analysts");
+        assertThat(tove.page(ticket).get("ticket").get("reminder").asString())
+                .contains("I did not ask for this");
     }
 
     @Test
