@@ -16,7 +16,7 @@ database_up() {
     start database mariadbd --no-defaults --datadir="$data" --socket="$(database_socket)" \
         --pid-file="$EARNEST_HOME/run/mariadbd.pid" --bind-address=127.0.0.1 --port="$EARNEST_DB_PORT" \
         --skip-name-resolve --character-set-server=utf8mb4 --collation-server=utf8mb4_uca1400_ai_ci \
-        --innodb-log-file-size=16M --max-connections=200 --init-file="$EARNEST_HOME/run/database.sql" "${as_root[@]}"
+        --innodb-log-file-size=16M --innodb-buffer-pool-size="${EARNEST_DB_MEMORY}M" --max-connections=200 --init-file="$EARNEST_HOME/run/database.sql" "${as_root[@]}"
     wait_for database 60 database_answers
     rm -f "$EARNEST_HOME/run/database.sql"
 }

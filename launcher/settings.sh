@@ -1,4 +1,10 @@
 # Where things are and on which ports; every value can be changed from the environment.
+
+# Of the machine's memory an eighth, in MB, for the rows that the database keeps at hand; within what makes sense.
+database_memory() {
+    awk '/^MemTotal/ { mb = int($2 / 8192); print (mb < 128 ? 128 : mb > 4096 ? 4096 : mb) }' /proc/meminfo
+}
+
 : "${EARNEST_HOME:=$CHECKOUT/.earnest}"
 : "${EARNEST_PORT:=8080}"
 : "${EARNEST_STANDINS_PORT:=8090}"
@@ -9,6 +15,7 @@
 : "${EARNEST_SMTP_PORT:=2525}"
 : "${EARNEST_IMAP_PORT:=2143}"
 : "${EARNEST_HEAP:=512m}"
+: "${EARNEST_DB_MEMORY:=$(database_memory)}"
 export EARNEST_HOME EARNEST_PORT EARNEST_STANDINS_PORT EARNEST_DB_PORT EARNEST_LDAP_PORT EARNEST_LDAPS_PORT EARNEST_REPLICA_PORT EARNEST_SMTP_PORT EARNEST_IMAP_PORT
 
 java_home() {

@@ -77,13 +77,24 @@ Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in")
 EOF
 }
 
+# What a part was given of the machine when it started.
+has() {
+    case $1 in
+        database) printf ', keeps up to %sB of its rows at hand' "$(started_with database --innodb-buffer-pool-size=)" ;;
+        server) printf ', heap up to %s' "$(started_with server -Xmx)" ;;
+    esac
+}
+
+# What stands behind a word in the command of a part that runs.
+started_with() { tr '\0' '\n' <"/proc/$(cat "$EARNEST_HOME/run/$1.pid")/cmdline" | awk -v word="$2" 'index($0, word) == 1 { print substr($0, length(word) + 1); exit }'; }
+
 status() {
     local part
     local parts="database directory replica standins server"
     if is_empty; then parts="database server"; fi
     for part in $parts; do
         if running "$part"; then
-            say "$(printf '%-10s' "$part") runs, pid $(cat "$EARNEST_HOME/run/$part.pid")"
+            say "$(printf '%-10s' "$part") runs, pid $(cat "$EARNEST_HOME/run/$part.pid")$(has "$part")"
         else
             say "$(printf '%-10s' "$part") does not run"
         fi

@@ -2031,8 +2031,6 @@ export interface components {
         PeopleFreshness: {
             /** Format: date-time */
             at?: string;
-            /** Format: int64 */
-            people: number;
             trouble?: string;
         };
         PeopleSourceSetUp: {
@@ -6735,8 +6733,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "at": "2026-11-28T19:08:40.617950Z",
-                     *       "people": 1900
+                     *       "at": "2026-11-29T16:24:21.748275Z"
                      *     }
                      */
                     "application/json": components["schemas"]["PeopleFreshness"];
@@ -12321,8 +12318,7 @@ export interface operations {
                     /**
                      * @example {
                      *       "freshness": {
-                     *         "at": "2026-11-28T19:08:40.617950Z",
-                     *         "people": 1900
+                     *         "at": "2026-11-29T16:24:26.025766Z"
                      *       },
                      *       "systems": [
                      *         {
@@ -12345,7 +12341,7 @@ export interface operations {
                      *             "Fleet mail"
                      *           ],
                      *           "id": "directory",
-                     *           "lastSet": "2026-10-12T19:08:03Z",
+                     *           "lastSet": "2026-10-13T16:20:54Z",
                      *           "name": "Brackwater directory",
                      *           "servers": [
                      *             {

@@ -2,16 +2,24 @@ package earnest.access;
 
 import earnest.ground.Problem;
 
+import jakarta.annotation.PreDestroy;
+
 import org.springframework.security.crypto.argon2.Argon2PasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Component;
 
 import java.time.Duration;
 import java.util.Objects;
+import java.util.concurrent.ArrayBlockingQueue;
+import java.util.concurrent.Callable;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.Semaphore;
+import java.util.concurrent.ExecutionException;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Future;
+import java.util.concurrent.RejectedExecutionException;
+import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
-import java.util.function.BooleanSupplier;
+import java.util.concurrent.TimeoutException;
 
 /**
  * Analysts' passwords as Argon2id (RFC 9106), with OWASP's least parameters: 19 MiB, two passes,
@@ -25,25 +33,46 @@ class PasswordHashes {
     private static final int MEMORY_KIB = 19 * 1024;
     private static final int PASSES = 2;
 
-    /** Each takes its memory, and a burst of them would take all. */
-    private static final int AT_ONCE = 4;
+    /** Each takes its memory, and a processor for a while. */
+    private static final int AT_ONCE = 2;
 
+    private static final int WAITING = 100;
     private static final Duration LONGEST_WAIT = Duration.ofSeconds(15);
-    private final Semaphore room = new Semaphore(AT_ONCE, true);
+
+    /** Not on the threads that answer requests: whoever asks for something else goes on beside. */
+    private final ExecutorService hashing =
+            new ThreadPoolExecutor(
+                    AT_ONCE,
+                    AT_ONCE,
+                    0,
+                    TimeUnit.SECONDS,
+                    new ArrayBlockingQueue<>(WAITING),
+                    Thread.ofPlatform().name("password-", 1).daemon().factory());
 
     private final PasswordEncoder argon =
             new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, LANES, MEMORY_KIB, PASSES);
 
     /** Made beside the start, which it would hold up; who needs it before waits for it. */
     private final CompletableFuture<String> nobody =
-            CompletableFuture.supplyAsync(() -> argon.encode("a password that nobody has"));
+            CompletableFuture.supplyAsync(
+                    () -> argon.encode("a password that nobody has"), hashing);
 
+    /**
+     * The hash of a password.
+     *
+     * @throws Problem 429 if too many wait
+     */
     String of(String password) {
-        return Objects.requireNonNull(argon.encode(password));
+        return inTurn(() -> Objects.requireNonNull(argon.encode(password)));
     }
 
+    /**
+     * Whether a password is the one that was hashed.
+     *
+     * @throws Problem 429 if too many wait
+     */
     boolean matches(String password, String hash) {
-        return withRoom(() -> argon.matches(password, hash));
+        return inTurn(() -> argon.matches(password, hash));
     }
 
     /** The same work as for a real one, for names that nobody has. */
@@ -51,21 +80,35 @@ class PasswordHashes {
         matches(password, nobody.join());
     }
 
-    private boolean withRoom(BooleanSupplier work) {
+    private <T> T inTurn(Callable<T> work) {
+        Future<T> result;
         try {
-            if (!room.tryAcquire(LONGEST_WAIT.toMillis(), TimeUnit.MILLISECONDS)) {
-                throw new Problem(
-                        429, "slow-down", "Too many sign in at once. Try again in a minute.");
-            }
+            result = hashing.submit(work);
+        } catch (RejectedExecutionException full) {
+            throw tooMany();
+        }
+        try {
+            return result.get(LONGEST_WAIT.toMillis(), TimeUnit.MILLISECONDS);
+        } catch (TimeoutException e) {
+            throw tooMany();
+        } catch (ExecutionException e) {
+            throw new IllegalStateException("a password could not be looked at", e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new IllegalStateException("interrupted while waiting to look at a password", e);
-        }
-        try {
-            return work.getAsBoolean();
         } finally {
-            room.release();
+            // Where nobody waits any more, it does not begin.
+            result.cancel(false);
         }
+    }
+
+    private static Problem tooMany() {
+        return new Problem(429, "slow-down", "Too many sign in at once. Try again in a minute.");
+    }
+
+    @PreDestroy
+    void end() {
+        hashing.shutdownNow();
     }
 
     boolean isWeak(String hash) {

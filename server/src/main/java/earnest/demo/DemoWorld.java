@@ -39,6 +39,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
     private final People people;
     private final JdbcClient database;
     private final Writes writes;
+    private volatile boolean done;
 
     DemoWorld(
             DemoProperties properties,
@@ -80,12 +81,14 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
         return Duration.ofSeconds(1);
     }
 
-    /** Waits until the people are there; then does each thing once. */
+    /** Waits until the people are there; then does each thing once, and looks no more. */
     @Override
     public void run() {
-        long people = database.sql("select count(*) from person").query(Long.class).single();
-        long enrolled = database.sql("select count(*) from enrolment").query(Long.class).single();
-        if (people == 0 || enrolled > 0 || this.people.freshness().at() == null) {
+        if (done) {
+            return;
+        }
+        done = any("enrolment");
+        if (done || !any("person") || people.freshness().at() == null) {
             return;
         }
         writes.run(
@@ -93,6 +96,12 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
                     contacts();
                     enrol();
                 });
+    }
+
+    private boolean any(String table) {
+        return database.sql("select exists (select 1 from %s)".formatted(table))
+                .query(Boolean.class)
+                .single();
     }
 
     private void enrol() {

@@ -219,10 +219,6 @@ class Directory implements People {
 
     @Override
     public Freshness freshness() {
-        long count =
-                database.sql("select count(*) from person where gone_at is null")
-                        .query(Long.class)
-                        .single();
         return database.sql(
                         "select min(greatest(coalesce(c.whole_at, '1970-01-01'),"
                             + " coalesce(c.changes_at, '1970-01-01'))) as at, min(c.whole_at) as"
@@ -236,8 +232,7 @@ class Directory implements People {
                                                         || row.getInt("never") > 0
                                                 ? null
                                                 : row.getTimestamp("at").toInstant(),
-                                        row.getString("trouble"),
-                                        count))
+                                        row.getString("trouble")))
                 .single();
     }
 

@@ -135,5 +135,5 @@ public interface People {
      * @param trouble why not since, in words, or null
      */
     @Schema(name = "PeopleFreshness")
-    record Freshness(@Nullable Instant at, @Nullable String trouble, long people) {}
+    record Freshness(@Nullable Instant at, @Nullable String trouble) {}
 }

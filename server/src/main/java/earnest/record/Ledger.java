@@ -26,9 +26,11 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 
 @Service
 class Ledger implements TheRecord {
@@ -37,6 +39,7 @@ class Ledger implements TheRecord {
 
     private final JdbcTemplate jdbc;
     private final JdbcClient client;
+    private final Seals seals;
     private final Clock clock;
     private final Ids ids;
     private final SecureRandom random;
@@ -46,12 +49,14 @@ class Ledger implements TheRecord {
     Ledger(
             JdbcTemplate jdbc,
             JdbcClient client,
+            Seals seals,
             Clock clock,
             Ids ids,
             SecureRandom random,
             ApplicationEventPublisher events) {
         this.jdbc = jdbc;
         this.client = client;
+        this.seals = seals;
         this.clock = clock;
         this.ids = ids;
         this.random = random;
@@ -124,8 +129,7 @@ class Ledger implements TheRecord {
                 Matching.bind(
                                 client.sql(
                                         """
-                                        select e.id, e.at, e.leaf, n.number,
-                                          (select min(s.size) from seal s where s.size > n.number) as sealed
+                                        select e.id, e.at, e.leaf, n.number
                                         from entry e left join entry_number n on n.entry_id = e.id where
                                         """
                                                 + Matching.CONDITION
@@ -135,8 +139,19 @@ class Ledger implements TheRecord {
                         .query(Ledger::leaf)
                         .list();
         Map<UUID, Map<String, String>> personal = personal(leaves);
+        Map<Long, Long> sealed =
+                seals.over(
+                        leaves.stream()
+                                .map(Leaves::number)
+                                .filter(Objects::nonNull)
+                                .collect(Collectors.toSet()));
         return leaves.stream()
-                .map(leaf -> row(leaf, personal.getOrDefault(leaf.id, Map.of())))
+                .map(
+                        leaf ->
+                                row(
+                                        leaf,
+                                        sealed.get(leaf.number),
+                                        personal.getOrDefault(leaf.id, Map.of())))
                 .toList();
     }
 
@@ -192,20 +207,14 @@ class Ledger implements TheRecord {
                 .orElseThrow();
     }
 
-    private record Leaves(
-            UUID id,
-            Instant at,
-            JsonNode leaf,
-            @Nullable Long number,
-            @Nullable Long sealedUnder) {}
+    private record Leaves(UUID id, Instant at, JsonNode leaf, @Nullable Long number) {}
 
     private static Leaves leaf(ResultSet row, int i) throws SQLException {
         return new Leaves(
                 row.getObject("id", UUID.class),
                 row.getTimestamp("at").toInstant(),
                 JsonMapper.shared().readTree(row.getString("leaf")),
-                row.getObject("number", Long.class),
-                row.getObject("sealed", Long.class));
+                row.getObject("number", Long.class));
     }
 
     private Map<UUID, Map<String, String>> personal(List<Leaves> leaves) {
@@ -225,7 +234,7 @@ class Ledger implements TheRecord {
         return personal;
     }
 
-    private static Row row(Leaves read, Map<String, String> held) {
+    private static Row row(Leaves read, @Nullable Long sealedUnder, Map<String, String> held) {
         JsonNode leaf = read.leaf;
         Map<String, String> personal = new LinkedHashMap<>(held);
         leaf.path("personal").propertyNames().forEach(f -> personal.putIfAbsent(f, ERASED));
@@ -233,7 +242,7 @@ class Ledger implements TheRecord {
         return new Row(
                 read.id,
                 read.number,
-                read.sealedUnder,
+                sealedUnder,
                 read.at,
                 kind,
                 personal.getOrDefault("actor", ERASED),

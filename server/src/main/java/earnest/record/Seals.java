@@ -7,8 +7,11 @@ import org.springframework.stereotype.Component;
 
 import java.time.Instant;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.StringJoiner;
 
 /** The committed roots, and the seals on them. Rows are added, never changed. */
 @Component
@@ -70,6 +73,30 @@ class Seals {
                 .stream()
                 .map(Seal::read)
                 .toList();
+    }
+
+    /**
+     * The smallest seal over each of these numbers, where there is one. A subselect in each row
+     * would scan the key; with the number in its place it is one look into it.
+     */
+    Map<Long, Long> over(Collection<Long> numbers) {
+        Map<Long, Long> sizes = new HashMap<>();
+        if (numbers.isEmpty()) {
+            return sizes;
+        }
+        StringJoiner looks = new StringJoiner(" union all ");
+        for (long number : numbers) {
+            looks.add("(select %d, min(size) from seal where size > %d)".formatted(number, number));
+        }
+        client.sql(looks.toString())
+                .query(
+                        row -> {
+                            Long size = row.getObject(2, Long.class);
+                            if (size != null) {
+                                sizes.put(row.getLong(1), size);
+                            }
+                        });
+        return sizes;
     }
 
     void add(Seal seal, String verifierKey) {
