@@ -1,11 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { StrictMode } from "react";
+import { lazy, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
-import { createBrowserRouter, RouterProvider } from "react-router";
+import { Route, Switch } from "wouter";
 import { Problem } from "./api/client";
-import { PLACES } from "./places/all";
-import { FirstPlace } from "./shell/first-place";
 import { Shell } from "./shell/shell";
+import { Opening, Unopened } from "./shell/unopened";
 import "./ui/look.css";
 
 const queries = new QueryClient({
@@ -20,34 +19,32 @@ const queries = new QueryClient({
   },
 });
 
-const router = createBrowserRouter([
-  { path: "/api/docs", lazy: async () => ({ Component: (await import("./api-docs/api-docs")).ApiDocs }) },
-  { path: "/link", lazy: async () => ({ Component: (await import("./link/link")).Link }) },
-  { path: "/forgot", lazy: async () => ({ Component: (await import("./forgot/forgot")).Forgot }) },
-  { path: "/chat", lazy: async () => ({ Component: (await import("./chat/chat")).Chat }) },
-  { path: "/welcome", lazy: async () => ({ Component: (await import("./welcome/welcome")).Welcome }) },
-  {
-    path: "/",
-    element: <Shell />,
-    children: [
-      { index: true, element: <FirstPlace /> },
-      ...PLACES.flatMap((place) =>
-        [place.id, ...(place.below ?? []).map((below) => `${place.id}/${below}`)].map((path) => ({
-          path,
-          lazy: async () => ({ Component: await place.page() }),
-        })),
-      ),
-      { path: "*", element: <FirstPlace /> },
-    ],
-  },
-]);
+/** Pages that nobody is signed in for: each by itself, without the shell. */
+const ALONE = {
+  "/api/docs": lazy(async () => ({ default: (await import("./api-docs/api-docs")).ApiDocs })),
+  "/link": lazy(async () => ({ default: (await import("./link/link")).Link })),
+  "/forgot": lazy(async () => ({ default: (await import("./forgot/forgot")).Forgot })),
+  "/chat": lazy(async () => ({ default: (await import("./chat/chat")).Chat })),
+  "/welcome": lazy(async () => ({ default: (await import("./welcome/welcome")).Welcome })),
+};
 
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
-        <RouterProvider router={router} />
+        <Unopened>
+          <Suspense fallback={<Opening />}>
+            <Switch>
+              {Object.entries(ALONE).map(([path, page]) => (
+                <Route key={path} path={path} component={page} />
+              ))}
+              <Route>
+                <Shell />
+              </Route>
+            </Switch>
+          </Suspense>
+        </Unopened>
       </QueryClientProvider>
     </StrictMode>,
   );

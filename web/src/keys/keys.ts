@@ -18,7 +18,7 @@ export function typing(target: EventTarget | null): boolean {
     target instanceof HTMLElement &&
     (target.isContentEditable ||
       ["INPUT", "TEXTAREA", "SELECT"].includes(target.tagName) ||
-      target.closest('[role="dialog"]') !== null)
+      target.closest("dialog, [role=dialog]") !== null)
   );
 }
 

@@ -3,6 +3,11 @@ import type { ComponentType } from "react";
 /** What somebody may do, by the id that the server gives. */
 export type Right = string;
 
+/** What stands in the address below a place, by the names that {@link Place.below} gives. */
+export interface PageProps {
+  params: Readonly<Record<string, string | undefined>>;
+}
+
 /**
  * A place of the interface: a folder below this one with a file `place.ts` or `place.tsx`, which is its registration.
  * Nothing else names it.
@@ -18,7 +23,7 @@ export interface Place {
   words: string;
   /** Where it stands among the others. */
   order: number;
-  page: () => Promise<ComponentType>;
+  page: () => Promise<ComponentType<PageProps>>;
   /** What it shows in the head of every page, to whoever has the right. */
   head?: ComponentType;
 }

@@ -1,20 +1,16 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { NavLink, Outlet, useOutletContext } from "react-router";
-import { ask, client, type Me, onSignedOut, Problem } from "../api/client";
+import { Link, useLocation } from "wouter";
+import { ask, client, onSignedOut, Problem } from "../api/client";
 import { useKeys } from "../keys/use-keys";
 import { follow } from "../live/live";
 import { PLACES } from "../places/all";
 import { may } from "../places/place";
 import { SignIn } from "../sign-in/sign-in";
+import { SignedIn } from "./context";
 import { KeyList } from "./key-list";
+import { Opened } from "./opened";
 import { ThemeSwitch } from "./theme-switch";
-
-export interface ShellContext {
-  me: Me;
-}
-
-export const useShell = () => useOutletContext<ShellContext>();
 
 const initials = (name: string) =>
   name
@@ -93,21 +89,24 @@ export function Shell() {
           </button>
         </span>
       </header>
-      <Outlet context={{ me: who } satisfies ShellContext} />
+      <SignedIn value={who}>
+        <Opened />
+      </SignedIn>
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
     </div>
   );
 }
 
 function WayTo({ to, words }: { to: string; words: string }) {
+  const [address] = useLocation();
+  const here = address === to || address.startsWith(`${to}/`);
   return (
-    <NavLink
-      to={to}
-      className={({ isActive }) =>
-        `flex items-center px-px py-3 ${isActive ? "font-semibold text-ink shadow-[inset_0_-2px_var(--seal)]" : "text-muted"}`
-      }
+    <Link
+      href={to}
+      aria-current={here ? "page" : undefined}
+      className={`flex items-center px-px py-3 ${here ? "font-semibold text-ink shadow-[inset_0_-2px_var(--seal)]" : "text-muted"}`}
     >
       {words}
-    </NavLink>
+    </Link>
   );
 }

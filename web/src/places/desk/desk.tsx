@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate, useParams } from "react-router";
+import { useLocation } from "wouter";
 import { ask, byItself, client } from "../../api/client";
 import { holdKeys, releaseKeys } from "../../keys/keys";
 import { useKeys } from "../../keys/use-keys";
+import { useShell } from "../../shell/context";
 import { FirstPlace } from "../../shell/first-place";
-import { useShell } from "../../shell/shell";
-import { may } from "../place";
+import { may, type PageProps } from "../place";
 import { answer, speak } from "./acts";
 import { Edge } from "./edge/edge";
 import { useNotices } from "./notices";
@@ -13,10 +13,9 @@ import { Release } from "./release";
 import { TicketPage } from "./ticket-page";
 
 /** The desk: the book's edge on the left, one open page on the right. */
-export function Desk() {
+export function Desk({ params: { ticket } }: PageProps) {
   const { me } = useShell();
-  const { ticket } = useParams();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const notices = useNotices();
   const edge = useQuery({
     queryKey: ["edge"],

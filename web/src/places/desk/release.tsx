@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, Problem } from "../../api/client";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { Button } from "../../ui/parts";
 
 /** A lead lets a colleague sign in at once whose name somebody guesses at. */

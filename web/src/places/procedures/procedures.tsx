@@ -1,16 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useParams } from "react-router";
 import { ask, client, type ProcedureKept } from "../../api/client";
-import { useShell } from "../../shell/shell";
-import { may } from "../place";
+import { useShell } from "../../shell/context";
+import { may, type PageProps } from "../place";
 import { Editor } from "./editor";
 import { RunPage } from "./run";
 
 /** Written steps: read as sentences, written as text, and checked as one types. */
-export function ProceduresPage() {
+export function ProceduresPage({ params: { run } }: PageProps) {
   const { me } = useShell();
-  const { run } = useParams();
   if (run && may(me, "work-at-desk")) return <RunPage id={run} />;
   return may(me, "set-up") ? <Procedures /> : <p className="p-6">Only a steward writes procedures.</p>;
 }

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { ask, byItself, client, Problem, type RunShown } from "../../api/client";
 import { Button } from "../../ui/parts";
 import { clock, exact } from "../../ui/time";
@@ -41,7 +41,7 @@ export function RunPage({ id }: { id: string }) {
           <h1 className="font-semibold font-serif text-xl">{run.title}</h1>
           <p className="text-muted text-xs">
             version <span className="num">{run.version}</span> · on{" "}
-            <Link to={`/desk/${ticket}`} className="num text-seal underline">
+            <Link href={`/desk/${ticket}`} className="num text-seal underline">
               {ticketNumber}
             </Link>{" "}
             · started {clock(run.startedAt)}, {run.cause}

@@ -1,7 +1,7 @@
 import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Read } from "../../api/client";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { DaySlot } from "../../ui/day-slot";
 import { Button } from "../../ui/parts";
 import { Slot } from "../../ui/slot";

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type Found } from "../../api/client";
+import { useSettled } from "../../ui/settled";
 import { LOOK } from "../../ui/slot";
 
 /** The slot for a ticket, by the number that people know; empty for all. */
@@ -41,10 +42,11 @@ export function WhoSlot({
 }) {
   const [open, setOpen] = useState(false);
   const [text, setText] = useState("");
+  const asked = useSettled(text.trim());
   const found = useQuery({
-    queryKey: ["find", text],
-    queryFn: () => ask(client.GET("/api/people", { params: { query: { find: text } } })),
-    enabled: open && text.length > 1,
+    queryKey: ["find", asked],
+    queryFn: ({ signal }) => ask(client.GET("/api/people", { params: { query: { find: asked } }, signal })),
+    enabled: open && asked.length > 1,
   });
   const pick = (person: Found | undefined) => {
     choose(person);

@@ -1,7 +1,7 @@
 import type { ReactNode } from "react";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import type { CasesTogether, HowLong } from "../../api/client";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { clock } from "../../ui/time";
 import { may } from "../place";
 import { clocked } from "./times";
@@ -36,7 +36,7 @@ export function Cases({ answer, of, takeOut }: Props) {
             className="grid grid-cols-[5rem_9rem_minmax(0,1fr)_5rem] items-baseline gap-3 border-hair border-b py-1.5"
           >
             {open ? (
-              <Link to={`/desk/${one.ticket}`} className="num text-seal underline">
+              <Link href={`/desk/${one.ticket}`} className="num text-seal underline">
                 {one.number}
               </Link>
             ) : (

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type HowLong } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { TakeOut } from "../../taking-out/take-out";
 import { DaySlot } from "../../ui/day-slot";
 import { dayOf, morning } from "../../ui/days";

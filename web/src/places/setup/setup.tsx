@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { Button } from "../../ui/parts";
 import { Slot } from "../../ui/slot";
 import { may } from "../place";

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask, client, type StaffMember } from "../../api/client";
-import { useShell } from "../../shell/shell";
+import { useShell } from "../../shell/context";
 import { may } from "../place";
 import { Member } from "./member";
 import { TakeOn } from "./take-on";

@@ -1,8 +1,9 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { act, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { Router } from "wouter";
+import { memoryLocation } from "wouter/memory-location";
 import type { Found, Page } from "../../../api/client";
 import { claim } from "../acts";
 import { Find } from "./find";
@@ -40,9 +41,9 @@ const show = (mine = true) => {
   queries.setQueryData(["page", TICKET], { ticket: { id: TICKET, mine, version: 3 } } as Page);
   render(
     <QueryClientProvider client={queries}>
-      <MemoryRouter initialEntries={[`/desk/${TICKET}`]}>
+      <Router hook={memoryLocation({ path: `/desk/${TICKET}` }).hook}>
         <Find />
-      </MemoryRouter>
+      </Router>
     </QueryClientProvider>,
   );
   return screen.getByRole("combobox");

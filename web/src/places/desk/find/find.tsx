@@ -1,11 +1,12 @@
 import { type QueryClient, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useDeferredValue, useEffect, useRef, useState } from "react";
-import { useLocation } from "react-router";
+import { useEffect, useRef, useState } from "react";
+import { useLocation } from "wouter";
 import { ask, client, type Found, type Page, Problem } from "../../../api/client";
 import { whenTypingBegins } from "../../../keys/dispatcher";
 import { isLetter, releaseKeys, setLettersName, singleKeysOn, typing } from "../../../keys/keys";
 import { useKeys } from "../../../keys/use-keys";
 import { Key } from "../../../ui/parts";
+import { useSettled } from "../../../ui/settled";
 import { claim } from "../acts";
 import { useNotices } from "../notices";
 import { pageQuery } from "../page-query";
@@ -33,11 +34,12 @@ export function Find() {
   const [at, setAt] = useState(0);
   /** For what Enter was pressed before the answer was there. */
   const [eager, setEager] = useState("");
-  const asked = useDeferredValue(text.trim());
-  const ticket = useLocation().pathname.match(/^\/desk\/([0-9a-f-]{36})$/)?.[1];
+  const asked = useSettled(text.trim());
+  const ticket = useLocation()[0].match(/^\/desk\/([0-9a-f-]{36})$/)?.[1];
   const found = useQuery({
     queryKey: ["find", asked],
-    queryFn: () => ask(client.GET("/api/people", { params: { query: { find: asked } } })),
+    // Whoever types on takes back what was asked before.
+    queryFn: ({ signal }) => ask(client.GET("/api/people", { params: { query: { find: asked } }, signal })),
     enabled: asked.length > 1,
     placeholderData: (before) => before,
     staleTime: 20_000,

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { ask, client, type Page } from "../../../api/client";
 import { useKeys } from "../../../keys/use-keys";
 import { Button } from "../../../ui/parts";
@@ -9,7 +9,7 @@ import { useNotices } from "../notices";
 /** Closing: a summary written from what happened, corrected by the analyst. */
 export function CloseTicket({ page }: { page: Page }) {
   const notices = useNotices();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const [summary, setSummary] = useState<string | null>(null);
   const id = page.ticket.id;
   const begin = () =>

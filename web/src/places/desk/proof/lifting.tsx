@@ -1,6 +1,6 @@
 import { type FormEvent, useState } from "react";
 import type { Page } from "../../../api/client";
-import { useShell } from "../../../shell/shell";
+import { useShell } from "../../../shell/context";
 import { Button } from "../../../ui/parts";
 import { clock } from "../../../ui/time";
 import { may } from "../../place";

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Link } from "react-router";
+import { Link } from "wouter";
 import { ask, byItself, client, type Page } from "../../../api/client";
 import { Button } from "../../../ui/parts";
 import { stateOf } from "../../procedures/runs";
@@ -35,7 +35,7 @@ export function RunsOnTicket({ page }: { page: Page }) {
         const { tone, words } = stateOf(run);
         return (
           <p key={run.id} className="mb-2 text-[13px]">
-            <Link to={`/procedures/runs/${run.id}`} className="text-seal underline underline-offset-2">
+            <Link href={`/procedures/runs/${run.id}`} className="text-seal underline underline-offset-2">
               {run.title}
             </Link>
             <span className={`block ${tone}`}>{words}</span>

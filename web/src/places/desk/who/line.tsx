@@ -1,9 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useLocation } from "wouter";
 import { ask, client, type Page } from "../../../api/client";
 import { useKeys } from "../../../keys/use-keys";
-import { useShell } from "../../../shell/shell";
+import { useShell } from "../../../shell/context";
 import { Button } from "../../../ui/parts";
 import { hangUp, hangUpHeld, pass, speak } from "../acts";
 import { useNotices } from "../notices";
@@ -84,7 +84,7 @@ const sentence = (words: string) => `${words.charAt(0).toUpperCase()}${words.sli
 function PassOn({ ticket, done }: { ticket: string; done: () => void }) {
   const { me } = useShell();
   const notices = useNotices();
-  const navigate = useNavigate();
+  const [, navigate] = useLocation();
   const colleagues = useQuery({ queryKey: ["analysts"], queryFn: () => ask(client.GET("/api/analysts")) });
   const others = colleagues.data?.filter((c) => c.id !== me.id) ?? [];
   return (
