@@ -31,8 +31,10 @@ vi.mock("../../../api/client", async (original) => ({
   },
 }));
 
+const asked = (typed: string) => vi.waitFor(() => expect(waiting.has(typed)).toBe(true));
+
 const answer = async (typed: string, ...accounts: string[]) => {
-  await vi.waitFor(() => expect(waiting.has(typed)).toBe(true));
+  await asked(typed);
   await act(async () => waiting.get(typed)?.(accounts.map(somebody)));
 };
 
@@ -76,7 +78,9 @@ describe("finding anyone", () => {
 
   it("forgets an early Enter when more is typed", async () => {
     const user = userEvent.setup();
-    await user.type(show(), "iok{Enter}a");
+    await user.type(show(), "iok{Enter}");
+    await asked("iok");
+    await user.keyboard("a");
     await answer("iok", "iokafor");
     await answer("ioka", "iokafor");
     expect(claim).not.toHaveBeenCalled();
@@ -98,7 +102,9 @@ describe("finding anyone", () => {
 
   it("goes away with Escape", async () => {
     const user = userEvent.setup();
-    await user.type(show(), "iokafor{Enter}{Escape}");
+    await user.type(show(), "iokafor{Enter}");
+    await asked("iokafor");
+    await user.keyboard("{Escape}");
     await answer("iokafor", "iokafor");
     expect(claim).not.toHaveBeenCalled();
     expect(screen.queryByRole("option")).toBeNull();
