@@ -122,10 +122,12 @@ class SignInAttacksTest {
         Http place = app.httpFromElsewhere();
         place.get("/api/session");
         long before = refusals(app);
+        long begun = System.nanoTime();
         List<Answer> answers = atOnce(90, guess(place));
+        // Where it takes longer, some wait too long for their turn: a busy machine, not a limit.
+        boolean inTime = System.nanoTime() - begun < 5_000_000_000L;
         long hashed = answers.stream().filter(a -> a.status() == 401).count();
-        // How many get that far in their time hangs on the machine; how many may is what is fixed.
-        assertThat(hashed).isBetween(2L, 62L);
+        assertThat(hashed).isBetween(inTime ? 55L : 2L, 62L);
         assertThat(answers).extracting(Answer::status).containsOnly(401, 429);
         assertThat(refusals(app) - before).isEqualTo(hashed);
     }
