@@ -18,10 +18,14 @@ is_empty() { [ -f "$EARNEST_HOME/empty" ]; }
 
 # steward invite LOGIN NAME [--again]: on this machine only, with the installation's own token.
 steward_command() {
-    [ "${1:-}" = invite ] && [ -n "${2:-}" ] && [ -n "${3:-}" ] || fail "Say: ./earnest steward invite LOGIN 'FULL NAME' [--again]"
+    local again=false answer code word words=()
+    for word in "$@"; do
+        if [ "$word" = --again ]; then again=true; else words+=("$word"); fi
+    done
+    [ ${#words[@]} -eq 3 ] && [ "${words[0]}" = invite ] && [ -n "${words[1]}" ] && [ -n "${words[2]}" ] \
+        || fail "Say: ./earnest steward invite LOGIN 'FULL NAME' [--again]"
+    set -- "${words[@]}"
     running server || fail "Earnest does not run. Start it first: ./earnest up --empty"
-    local again=false answer code
-    [ "${4:-}" = --again ] && again=true
     # The token goes by standard input, so that no list of processes shows it.
     answer=$(printf 'header = "Authorization: Bearer %s"\n' "$(secret machine-token)" | curl -s -K - -H 'Content-Type: application/json' \
         --data "$(printf '{"login":"%s","name":"%s","again":%s}' "${2//[\"\\]/}" "${3//[\"\\]/}" "$again")" "http://127.0.0.1:$EARNEST_PORT/api/machine/stewards")

@@ -23,6 +23,7 @@ class OrganisationTest {
                     "guess_limit",
                     "key_change",
                     "key_fingerprint",
+                    "lease",
                     "organisation",
                     "own_puzzle_used",
                     "own_try",

@@ -23,6 +23,7 @@ import java.util.UUID;
 /** How chats change hands, move and end. */
 @Component
 class ChatEnds implements Routine, MovesAlong {
+    private static final Duration LOOKS_EVERY = Duration.ofSeconds(30);
     private static final Duration WITH_THE_BROWSER = Duration.ofSeconds(-1);
 
     private final ChatRows rows;
@@ -151,17 +152,13 @@ class ChatEnds implements Routine, MovesAlong {
     }
 
     @Override
-    public Duration every() {
-        return Duration.ofSeconds(30);
-    }
-
-    @Override
-    public void run() {
+    public Duration run() {
         for (Chat chat : rows.unseen()) {
             // Whoever is on the page that stands beside it comes back.
             if (!pages.isOpen(chat.ticket())) {
                 writes.run(() -> end(chat, true));
             }
         }
+        return LOOKS_EVERY;
     }
 }

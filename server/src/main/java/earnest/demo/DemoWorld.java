@@ -33,13 +33,15 @@ import java.util.UUID;
 @Component
 @ConditionalOnProperty(name = "earnest.demo.enabled", havingValue = "true")
 class DemoWorld implements Routine, SmartInitializingSingleton {
+    private static final Duration LOOKS_EVERY = Duration.ofSeconds(1);
+    private static final Duration NEVER_AGAIN = Duration.ofDays(365);
+
     private final DemoProperties properties;
     private final Analysts analysts;
     private final Enrolments enrolments;
     private final People people;
     private final JdbcClient database;
     private final Writes writes;
-    private volatile boolean done;
 
     DemoWorld(
             DemoProperties properties,
@@ -76,26 +78,21 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
         return "demo-world";
     }
 
-    @Override
-    public Duration every() {
-        return Duration.ofSeconds(1);
-    }
-
     /** Waits until the people are there; then does each thing once, and looks no more. */
     @Override
-    public void run() {
-        if (done) {
-            return;
+    public Duration run() {
+        if (any("enrolment")) {
+            return NEVER_AGAIN;
         }
-        done = any("enrolment");
-        if (done || !any("person") || people.freshness().at() == null) {
-            return;
+        if (!any("person") || people.freshness().at() == null) {
+            return LOOKS_EVERY;
         }
         writes.run(
                 () -> {
                     contacts();
                     enrol();
                 });
+        return NEVER_AGAIN;
     }
 
     private boolean any(String table) {

@@ -1,5 +1,7 @@
 package earnest.ground;
 
+import com.zaxxer.hikari.HikariDataSource;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.BatchPreparedStatementSetter;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -11,13 +13,23 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 import javax.sql.DataSource;
 
 /**
- * Refuses to write outside a transaction. The pool's connections do not commit by themselves, so
- * what is written there would be gone without a word.
+ * Reads outside a transaction on connections of {@link SingleStatements}, and refuses to write
+ * there: what belongs together would be written by halves.
  */
 @Component
 class CarefulJdbc extends JdbcTemplate {
-    CarefulJdbc(DataSource database) {
+    private final DataSource single;
+
+    CarefulJdbc(HikariDataSource database, SingleStatements single) {
         super(database);
+        this.single = single.connections();
+    }
+
+    @Override
+    public @Nullable DataSource getDataSource() {
+        return TransactionSynchronizationManager.isActualTransactionActive() || single == null
+                ? super.getDataSource()
+                : single;
     }
 
     @Override

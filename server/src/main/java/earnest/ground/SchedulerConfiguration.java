@@ -7,11 +7,7 @@ import com.github.kagkarlsson.scheduler.task.ExecutionComplete;
 import com.github.kagkarlsson.scheduler.task.ExecutionOperations;
 import com.github.kagkarlsson.scheduler.task.FailureHandler;
 import com.github.kagkarlsson.scheduler.task.Task;
-import com.github.kagkarlsson.scheduler.task.helper.RecurringTask;
 import com.github.kagkarlsson.scheduler.task.helper.Tasks;
-import com.github.kagkarlsson.scheduler.task.schedule.FixedDelay;
-import com.zaxxer.hikari.HikariConfig;
-import com.zaxxer.hikari.HikariDataSource;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -37,23 +33,12 @@ class SchedulerConfiguration {
     private static final SystemClock OWN = new SystemClock();
     private static final Duration HEARTBEAT = Duration.ofSeconds(1);
     private static final int MISSED_HEARTBEATS = 4;
-    private static final int CONNECTIONS = 8;
     private static final Duration NO_ROOM = Duration.ofMillis(300);
-    private static final Duration POLLING = Duration.ofMillis(500);
-    private static final Duration AFTER_FAILURE = Duration.ofSeconds(2);
 
-    /** Its own few connections: what it does to its table is committed statement by statement. */
-    private static HikariDataSource connections(HikariDataSource database) {
-        HikariConfig config = new HikariConfig();
-        config.setPoolName("scheduler");
-        config.setJdbcUrl(database.getJdbcUrl());
-        config.setUsername(database.getUsername());
-        config.setPassword(database.getPassword());
-        config.setTransactionIsolation(database.getTransactionIsolation());
-        config.setConnectionTimeout(database.getConnectionTimeout());
-        config.setMaximumPoolSize(CONNECTIONS);
-        return new HikariDataSource(config);
-    }
+    /** Only for what another node left: this one's own work wakes it. */
+    private static final Duration POLLING = Duration.ofMillis(2_500);
+
+    private static final Duration AFTER_FAILURE = Duration.ofSeconds(2);
 
     /** By the scheduler's own clock, against which it looks at what is due. */
     static Instant now() {
@@ -61,16 +46,12 @@ class SchedulerConfiguration {
     }
 
     @Bean(destroyMethod = "stop")
-    Scheduler scheduler(HikariDataSource database, List<Worker> workers, List<Routine> routines) {
+    Scheduler scheduler(SingleStatements single, List<Worker> workers, Later later) {
         List<Task<?>> tasks = new ArrayList<>();
-        workers.forEach(worker -> tasks.add(task(worker)));
-        // Room for all of each kind and every routine, so that no kind waits for another.
-        int threads =
-                workers.stream().mapToInt(worker -> worker.kind().atOnce()).sum() + routines.size();
-        List<RecurringTask<Void>> recurring =
-                routines.stream().map(SchedulerConfiguration::task).toList();
-        return Scheduler.create(connections(database), tasks)
-                .startTasks(recurring)
+        workers.forEach(worker -> tasks.add(task(worker, later)));
+        // Room for all of each kind, so that no kind waits for another.
+        int threads = workers.stream().mapToInt(worker -> worker.kind().atOnce()).sum();
+        return Scheduler.create(single.connections(), tasks)
                 .threads(threads)
                 .pollingInterval(POLLING)
                 .heartbeatInterval(HEARTBEAT)
@@ -81,7 +62,7 @@ class SchedulerConfiguration {
                 .build();
     }
 
-    private static Task<Void> task(Worker worker) {
+    private static Task<Void> task(Worker worker, Later later) {
         Semaphore room = new Semaphore(worker.kind().atOnce());
         return Tasks.custom(worker.kind().name(), Void.class)
                 .onFailure(new FailureHandler.OnFailureRetryLater<>(AFTER_FAILURE))
@@ -89,10 +70,10 @@ class SchedulerConfiguration {
                 .execute(
                         (instance, context) -> {
                             if (!room.tryAcquire()) {
-                                return completion(Optional.of(NO_ROOM));
+                                return completion(Optional.of(NO_ROOM), later);
                             }
                             try {
-                                return completion(again(worker, instance.getId()));
+                                return completion(again(worker, instance.getId()), later);
                             } finally {
                                 room.release();
                             }
@@ -112,34 +93,21 @@ class SchedulerConfiguration {
         }
     }
 
-    private static CompletionHandler<Void> completion(Optional<Duration> again) {
-        return (complete, operations) -> finish(complete, operations, again);
+    private static CompletionHandler<Void> completion(Optional<Duration> again, Later later) {
+        return (complete, operations) -> finish(complete, operations, again, later);
     }
 
     private static void finish(
             ExecutionComplete complete,
             ExecutionOperations<Void> operations,
-            Optional<Duration> again) {
+            Optional<Duration> again,
+            Later later) {
         if (again.isPresent()) {
             operations.reschedule(complete, now().plus(again.get()));
+            later.look(again.get());
         } else {
             operations.stop();
         }
-    }
-
-    private static RecurringTask<Void> task(Routine routine) {
-        return Tasks.recurring(routine.name(), FixedDelay.of(routine.every()))
-                .execute(
-                        (instance, context) -> {
-                            try {
-                                routine.run();
-                            } catch (RuntimeException trouble) {
-                                LOG.warn(
-                                        "{} will be tried again: {}",
-                                        routine.name(),
-                                        Incident.describe(trouble));
-                            }
-                        });
     }
 
     /** Started only when all else is, so that no work begins before the server can do it. */

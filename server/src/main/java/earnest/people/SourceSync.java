@@ -24,6 +24,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -38,6 +39,7 @@ class SourceSync {
     /** More than a hundredth gone at once is rather a fault than a farewell. */
     private static final int SURPRISE = 100;
 
+    private static final Duration AFTER_TROUBLE = Duration.ofSeconds(2);
     private final Systems systems;
     private final PersonWriter writer;
     private final PersonEntries entries;
@@ -66,6 +68,25 @@ class SourceSync {
     /** What is known of the copy of a source. */
     private record Copied(
             @Nullable Instant wholeAt, @Nullable Instant changesAt, @Nullable String since) {
+        /** Nothing is due earlier, unless somebody changes the source. */
+        Duration nextDue(SourceRow source, Instant now) {
+            if (wholeIsDue(source, now) || changesAreDue(source, now)) {
+                return AFTER_TROUBLE;
+            }
+            Instant next = earlier(wholeAt, source.wholeEvery(), changesAt, source.changesEvery());
+            return Duration.between(now, next).plusMillis(1);
+        }
+
+        private static Instant earlier(
+                @Nullable Instant whole,
+                Duration wholeEvery,
+                @Nullable Instant changes,
+                Duration changesEvery) {
+            Instant first = Objects.requireNonNull(whole).plus(wholeEvery);
+            Instant second = Objects.requireNonNull(changes).plus(changesEvery);
+            return first.isBefore(second) ? first : second;
+        }
+
         boolean wholeIsDue(SourceRow source, Instant now) {
             return since == null || isDue(wholeAt, source.wholeEvery(), now);
         }
@@ -80,8 +101,8 @@ class SourceSync {
         }
     }
 
-    /** Does what is due. */
-    void run(SourceRow source) {
+    /** Does what is due; how long it is until something is due again. */
+    Duration run(SourceRow source) {
         Copied copied = copied(source.id());
         Instant now = clock.instant();
         try {
@@ -96,6 +117,7 @@ class SourceSync {
         } catch (Problem wrong) {
             trouble(source.id(), String.valueOf(wrong.getMessage()));
         }
+        return copied(source.id()).nextDue(source, clock.instant());
     }
 
     private PeopleSource from(SourceRow source) {
@@ -104,11 +126,23 @@ class SourceSync {
     }
 
     private Copied copied(String source) {
+        return known(source)
+                .orElseGet(
+                        () -> {
+                            begin(source);
+                            return known(source).orElseThrow();
+                        });
+    }
+
+    private void begin(String source) {
         writes.run(
                 () ->
                         database.sql("insert ignore into people_copy (source) values (:s)")
                                 .param("s", source)
                                 .update());
+    }
+
+    private Optional<Copied> known(String source) {
         return database.sql(
                         "select whole_at, changes_at, changes_since from people_copy where source ="
                                 + " :s")
@@ -119,7 +153,7 @@ class SourceSync {
                                         instant(row.getTimestamp(1)),
                                         instant(row.getTimestamp(2)),
                                         row.getString(3)))
-                .single();
+                .optional();
     }
 
     private static @Nullable Instant instant(@Nullable Timestamp at) {

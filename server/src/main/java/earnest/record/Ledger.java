@@ -23,6 +23,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -72,13 +73,13 @@ class Ledger implements TheRecord {
         UUID id = ids.next();
         Instant at = clock.instant();
         Map<String, String> commitments = new LinkedHashMap<>();
-        List<Object[]> personal = new ArrayList<>();
+        List<Object> personal = new ArrayList<>();
         entry.personal.forEach(
                 (field, value) -> {
                     byte[] salt = new byte[Commitment.SALT_BYTES];
                     random.nextBytes(salt);
                     commitments.put(field, Commitment.to(value, salt));
-                    personal.add(new Object[] {id, field, value, salt});
+                    personal.add(List.of(field, value, HexFormat.of().formatHex(salt)));
                 });
         Leaf leaf =
                 new Leaf(
@@ -99,8 +100,7 @@ class Ledger implements TheRecord {
                         commitments,
                         node);
         jdbc.update(
-                "insert into entry (id, at, kind, actor_type, actor_id, ticket_id, person_id, leaf)"
-                        + " values (?, ?, ?, ?, ?, ?, ?, ?)",
+                "call append_entry(?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 id,
                 at,
                 entry.kind.id(),
@@ -108,11 +108,8 @@ class Ledger implements TheRecord {
                 entry.actor.id(),
                 entry.ticket,
                 entry.person,
-                leaf.canonical());
-        jdbc.batchUpdate(
-                "insert into entry_personal (entry_id, field, value, salt) values (?, ?, ?, ?)",
-                personal);
-        jdbc.update("insert into entry_pending (entry_id) values (?)", id);
+                leaf.canonical(),
+                personal.isEmpty() ? null : JsonMapper.shared().writeValueAsString(personal));
         Heard heard = new Heard(id, at, entry.kind.id(), entry.ticket);
         Writes.afterCommit(() -> events.publishEvent(heard));
         return id;

@@ -77,7 +77,11 @@ class SealingKeys {
 
     /** The key that signs the next seal: a new one only when its forerunner sealed the change. */
     Key next() {
-        Seal latest = seals.latest().orElse(null);
+        return next(seals.latest().orElse(null));
+    }
+
+    /** The same, where the last seal is known. */
+    Key next(@Nullable Seal latest) {
         int generation = KeyChanges.FIRST;
         String known = null;
         for (KeyChanges.Row row : changes.all()) {

@@ -7,9 +7,11 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 
 /**
  * The tree as rows: the hash of every leaf, and the roots of complete subtrees on every eighth
@@ -21,6 +23,7 @@ class TreeRows {
     static final int STEP = 8;
 
     private static final int IN_TILE = 1 << STEP;
+    private static final int IN_STATEMENT = 250;
 
     private final JdbcTemplate jdbc;
     private final JdbcClient client;
@@ -41,9 +44,33 @@ class TreeRows {
         }
     }
 
+    /** An entry that got its number. */
+    record Numbered(long number, UUID id, byte[] leafHash) {}
+
     void add(Grown grown) {
-        jdbc.batchUpdate(
-                "insert into entry_subtree (level, place, hash) values (?, ?, ?)", grown.rows);
+        if (!grown.rows.isEmpty()) {
+            jdbc.batchUpdate(
+                    "insert into entry_subtree (level, place, hash) values (?, ?, ?)", grown.rows);
+        }
+    }
+
+    /** Adds entries, many in one statement: the driver sends a batch row by row. */
+    void add(List<Numbered> numbered) {
+        for (int from = 0; from < numbered.size(); from += IN_STATEMENT) {
+            List<Numbered> some =
+                    numbered.subList(from, Math.min(from + IN_STATEMENT, numbered.size()));
+            List<Object> values = new ArrayList<>();
+            some.forEach(one -> Collections.addAll(values, one.number, one.id, one.leafHash));
+            jdbc.update(
+                    "insert into entry_number (number, entry_id, leaf_hash) values "
+                            + String.join(", ", Collections.nCopies(some.size(), "(?, ?, ?)")),
+                    values.toArray());
+        }
+    }
+
+    /** Takes what has a number out of the queue; the database looks at what it rests on. */
+    void forgetPending(long first, long past) {
+        jdbc.update("call forget_numbered(?, ?)", first, past);
     }
 
     /** Reads hashes, each row once. Not thread-safe; one for each question. */

@@ -21,7 +21,11 @@ import java.util.List;
 @Component
 class Witnesses implements Routine {
     private static final Logger LOG = LoggerFactory.getLogger(Witnesses.class);
-    private static final Duration EVERY = Duration.ofMillis(500);
+    static final String NAME = "tell-witnesses";
+
+    /** After a failure; a new seal wakes it. */
+    private static final Duration LOOKS_EVERY = Duration.ofSeconds(10);
+
     private static final int AT_ONCE = 200;
     private static final int LONGEST_TROUBLE = 300;
 
@@ -59,16 +63,12 @@ class Witnesses implements Routine {
 
     @Override
     public String name() {
-        return "tell-witnesses";
+        return NAME;
     }
 
     @Override
-    public Duration every() {
-        return EVERY;
-    }
-
-    @Override
-    public void run() {
+    public Duration run() {
+        boolean more = false;
         List<Told> told = told();
         for (Witness witness : witnesses) {
             Told known =
@@ -76,19 +76,22 @@ class Witnesses implements Routine {
                             .filter(t -> t.name.equals(witness.name()))
                             .findFirst()
                             .orElse(new Told(witness.name(), 0, Instant.EPOCH, null));
-            tell(witness, known);
+            more |= tell(witness, known);
         }
+        return more ? Duration.ZERO : LOOKS_EVERY;
     }
 
-    private void tell(Witness witness, Told known) {
+    /** Whether there is more to tell it at once. */
+    private boolean tell(Witness witness, Told known) {
         List<Seal> next = seals.after(known.size, AT_ONCE);
         if (next.isEmpty()) {
-            return;
+            return false;
         }
         try {
             witness.tell(next);
             long size = next.getLast().checkpoint().size();
             note(new Told(known.name, size, clock.instant(), null));
+            return next.size() == AT_ONCE;
         } catch (IOException e) {
             String trouble = String.valueOf(e.getMessage());
             String words = trouble.substring(0, Math.min(trouble.length(), LONGEST_TROUBLE));
@@ -96,6 +99,7 @@ class Witnesses implements Routine {
                 LOG.warn("the witness '{}' was not told: {}", known.name, words);
                 note(new Told(known.name, known.size, known.at, words));
             }
+            return false;
         }
     }
 

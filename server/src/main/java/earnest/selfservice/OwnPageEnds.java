@@ -26,6 +26,7 @@ import java.util.stream.Collectors;
 class OwnPageEnds implements Routine {
     private static final Set<Changes.State> RUNNING =
             Set.of(Changes.State.INTENDED, Changes.State.ASKED, Changes.State.UNKNOWN);
+    private static final Duration LOOKS_EVERY = Duration.ofSeconds(30);
     private static final Duration KEPT = Duration.ofDays(1);
 
     private final OwnSessionRows rows;
@@ -133,17 +134,13 @@ class OwnPageEnds implements Routine {
     }
 
     @Override
-    public Duration every() {
-        return Duration.ofSeconds(30);
-    }
-
-    @Override
-    public void run() {
+    public Duration run() {
         for (OwnSession session : rows.outOfTime()) {
             writes.run(() -> end(session, "A page of their own ran out of time"));
         }
         Instant now = clock.instant();
         robots.forget(now);
         writes.run(() -> rows.forget(now.minus(KEPT)));
+        return LOOKS_EVERY;
     }
 }

@@ -35,12 +35,7 @@ class NightlyTests implements Routine {
     }
 
     @Override
-    public Duration every() {
-        return LOOK_EVERY;
-    }
-
-    @Override
-    public void run() {
+    public Duration run() {
         Instant before = clock.instant().minus(A_DAY);
         Map<String, ConnectionTest> latest =
                 tests.latest().stream()
@@ -53,5 +48,6 @@ class NightlyTests implements Routine {
                     .filter(ended -> system.kind() != null && ended.isBefore(before))
                     .ifPresent(ended -> begin.begin(system, null));
         }
+        return LOOK_EVERY;
     }
 }
