@@ -14,13 +14,12 @@ import org.springframework.context.ConfigurableApplicationContext;
 import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
-import java.sql.Statement;
 import java.util.Locale;
 import java.util.UUID;
 
 /**
- * Appends, each a transaction of its own, with sealing on, against bare inserts of the same rows
- * into tables of the same form in the same database, with the same durability.
+ * Appends, each a transaction of its own, with sealing on, against bare inserts of the rows that an
+ * append had when the baseline was frozen, into its tables, with the same durability.
  */
 final class AppendBench {
     private static final int APPENDS = 4_000;
@@ -39,16 +38,11 @@ final class AppendBench {
                 "Appends to the record with sealing on (against bare inserts of the same rows)");
         ground.launcher("properties");
         try (ConfigurableApplicationContext server =
-                        SpringApplication.run(
-                                Earnest.class,
-                                "--spring.config.additional-location=file:"
-                                        + ground.home().resolve("server.properties"));
-                Connection database = FindBench.connect(ground);
-                Statement statement = database.createStatement()) {
-            for (String table : new String[] {"entry", "entry_personal", "entry_pending"}) {
-                statement.execute(
-                        "create or replace table bare_%s like %s".formatted(table, table));
-            }
+                SpringApplication.run(
+                        Earnest.class,
+                        "--spring.config.additional-location=file:"
+                                + ground.home().resolve("server.properties"))) {
+            Frozen.lay(ground);
             ours(server, 8, WARM_UP);
             bare(8, WARM_UP);
             for (int writers : new int[] {1, 8}) {
@@ -69,9 +63,6 @@ final class AppendBench {
             Report.line(
                     "right after the last append %d entries were sealed, %d were not yet"
                             .formatted(status.size(), status.pending()));
-            for (String table : new String[] {"entry", "entry_personal", "entry_pending"}) {
-                statement.execute("drop table bare_" + table);
-            }
         }
     }
 
@@ -102,7 +93,7 @@ final class AppendBench {
                 writers,
                 appends,
                 t -> {
-                    Connection database = FindBench.connect(ground);
+                    Connection database = Frozen.connect(ground);
                     return i -> bare(database);
                 });
     }
@@ -112,16 +103,16 @@ final class AppendBench {
         UUID id = UUID.randomUUID();
         try (PreparedStatement entry =
                         database.prepareStatement(
-                                "insert into bare_entry (id, at, kind, actor_type, actor_id,"
+                                "insert into entry (id, at, kind, actor_type, actor_id,"
                                         + " ticket_id, person_id, leaf) values (?, now(6),"
                                         + " 'check-passed', 'analyst', ?, ?, ?, ?)");
                 PreparedStatement personal =
                         database.prepareStatement(
-                                "insert into bare_entry_personal (entry_id, field, value, salt)"
+                                "insert into entry_personal (entry_id, field, value, salt)"
                                         + " values (?, ?, ?, ?)");
                 PreparedStatement pending =
                         database.prepareStatement(
-                                "insert into bare_entry_pending (entry_id) values (?)")) {
+                                "insert into entry_pending (entry_id) values (?)")) {
             entry.setObject(1, id);
             entry.setString(2, id.toString());
             entry.setObject(3, id);

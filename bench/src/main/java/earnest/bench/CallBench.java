@@ -11,52 +11,52 @@ import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
+import earnest.testkit.Steward;
+
+import org.jspecify.annotations.Nullable;
 
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.LongAdder;
 import java.util.function.Supplier;
-import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /**
- * A whole call's API steps against the statements and LDAP operations that they cause, captured
- * once and replayed bare by as many threads. Waiting for the caller is left out on both sides. Only
- * what the database was told while a step ran is in the baseline; what workers did between steps
- * and db-scheduler's own statements are not.
+ * A whole call's API steps against the statements and LDAP operations that one such call took when
+ * the baseline was frozen ({@link Frozen}), replayed bare by as many threads. Waiting for the
+ * caller is left out on both sides. Only what the database was told while a step ran is in the
+ * baseline; what workers did between steps and db-scheduler's own statements are not.
  */
 final class CallBench {
     private static final int CALLS = 40;
     private static final int WARM_UP = 120;
+    private static final long PAUSE_MS = 2_500;
 
     /** Each speaks on one line at a time, so no more calls are under way than there are of them. */
-    private static final List<String> ANALYSTS = List.of("tove.rask", "jonas.lie", "ravi.anand");
+    private static final List<String> ANALYSTS =
+            List.of("tove.rask", "jonas.lie", "ravi.anand", "una.marsh");
 
-    private static final double AIM = 1.5;
-    private static final Pattern ID =
-            Pattern.compile("[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}");
+    /** Whose pages stand open beside the calls. */
+    private static final List<String> WATCHING = List.of("tove.rask", "jonas.lie", "ravi.anand");
 
-    /** The log does not give bytes back as they were: others of a usual length stand for them. */
-    private static final Pattern BYTES =
-            Pattern.compile("_binary '(?:[^'\\\\]|\\\\.|'')*'", Pattern.DOTALL);
+    private static final double AIM = 1.0;
+    private static final Pattern MADE = Pattern.compile("\\{(\\d+|number|account)\\}");
 
-    private static final String SOME_BYTES = "x'" + "5a".repeat(16) + "'";
+    /** Past what the frozen rows hold, so that each replay's ticket is a new one. */
+    private static final AtomicInteger NUMBER = new AtomicInteger(1_000_000);
 
     private final Ground ground;
     private final People people;
     private final LongAdder refused = new LongAdder();
-    private long capturedFrom;
 
     CallBench(Ground ground) {
         this.ground = ground;
@@ -66,35 +66,91 @@ final class CallBench {
     /** The steps of a call whose time is counted. */
     private static final class Steps {
         long nanos;
-        final List<Instant[]> windows = new ArrayList<>();
+        long commands;
+        long looks;
+        private final @Nullable Statement counting;
+
+        Steps(@Nullable Statement counting) {
+            this.counting = counting;
+        }
 
         <T> T count(Supplier<T> step) {
-            Instant from = Instant.now();
+            long before = counted();
             long begun = System.nanoTime();
             T result = step.get();
             nanos += System.nanoTime() - begun;
-            windows.add(new Instant[] {from, Instant.now()});
+            commands += counting == null ? 0 : counted() - before - 1;
             return result;
         }
 
-        boolean within(Instant at) {
-            return windows.stream().anyMatch(w -> !at.isBefore(w[0]) && !at.isAfter(w[1]));
+        private long counted() {
+            if (counting == null) {
+                return 0;
+            }
+            looks++;
+            try {
+                return questions(counting);
+            } catch (SQLException e) {
+                throw new IllegalStateException(e);
+            }
         }
     }
 
     void run() throws SQLException {
-        Report.head("A whole call's API steps (against its bare statements and LDAP operations)");
-        Desk desk = Desk.signIn(ground, "tove.rask");
+        Report.head(
+                "A whole call's API steps (against a frozen call's statements and LDAP"
+                        + " operations)");
+        new Steward(ground).takeOn(ground, ANALYSTS.getLast(), "analyst");
+        Frozen.lay(ground);
+        List<String> statements = Frozen.call();
         ours(ANALYSTS.size(), WARM_UP);
-        List<String> statements = capture(desk);
-        Report.line("one call causes %d statements".formatted(statements.size()));
-        for (int threads : new int[] {1, ANALYSTS.size()}) {
-            Timing bare = replay(statements, threads);
-            Timing ours = ours(threads, CALLS);
-            Report.line(
-                    "of the bare statements %.1f in a call were refused as doubled"
-                            .formatted(refused.sumThenReset() / (double) CALLS));
-            Report.ratio(threads + " at once", ours, bare, AIM);
+        Report.line(
+                "the frozen call's steps say %d statements to the database"
+                        .formatted(statements.size()));
+        Report.line(commands("no page open"));
+        try (OpenPages pages = new OpenPages(ground, WATCHING)) {
+            Report.line(commands(pages.count() + " pages open"));
+            for (int threads : new int[] {1, ANALYSTS.size()}) {
+                Timing bare = replay(statements, threads);
+                Timing ours = ours(threads, CALLS);
+                Report.line(
+                        "of the bare statements %.1f in a call were refused as doubled"
+                                .formatted(refused.sumThenReset() / (double) CALLS));
+                Report.ratio(threads + " at once", ours, bare, AIM);
+            }
+        }
+    }
+
+    /**
+     * Of the server to its database for one call: in its steps, and with all that it does beside
+     * them in that time, less what it does in as long when nothing happens.
+     */
+    private String commands(String when) throws SQLException {
+        Desk desk = Desk.signIn(ground, ANALYSTS.getFirst());
+        try (Connection database = FindBench.connect(ground);
+                Statement statement = database.createStatement()) {
+            pause();
+            long before = questions(statement);
+            long begun = System.nanoTime();
+            Steps steps = call(desk, statement);
+            long within = steps.commands;
+            pause();
+            long took = System.nanoTime() - begun;
+            long all = questions(statement) - before - 1 - steps.looks;
+            pause();
+            long idleBefore = questions(statement);
+            pause();
+            pause();
+            double idle = (questions(statement) - idleBefore - 1) / (2.0 * PAUSE_MS / 1_000);
+            return "one call of today, %s: %d commands within its steps, %d with all that followed; %.1f a second when nothing happens"
+                    .formatted(when, within, Math.round(all - idle * took / 1e9), idle);
+        }
+    }
+
+    private static long questions(Statement statement) throws SQLException {
+        try (ResultSet row = statement.executeQuery("show global status like 'Questions'")) {
+            row.next();
+            return row.getLong(2);
         }
     }
 
@@ -105,18 +161,19 @@ final class CallBench {
                 calls,
                 t -> {
                     Desk desk = Desk.signIn(ground, ANALYSTS.get(t % ANALYSTS.size()));
-                    return i -> sums.add(call(desk, false).nanos);
+                    return i -> sums.add(call(desk, null).nanos);
                 });
         return new Timing(sums.stream().mapToLong(Long::longValue).sorted().toArray(), 0);
     }
 
     /**
-     * {@code quietly}: waits without asking, so that only the steps' own statements are captured.
+     * @param counting to count the commands of each step with; then nothing is asked while it waits
      */
-    private Steps call(Desk desk, boolean quietly) {
+    private Steps call(Desk desk, @Nullable Statement counting) {
+        boolean quietly = counting != null;
         Outside outside = new Outside(ground);
         String account = next();
-        Steps steps = new Steps();
+        Steps steps = new Steps(counting);
         String ticket;
         synchronized (this) {
             outside.ringWithheld();
@@ -167,7 +224,7 @@ final class CallBench {
 
     private static void pause() {
         try {
-            Thread.sleep(2_500);
+            Thread.sleep(PAUSE_MS);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
@@ -177,65 +234,27 @@ final class CallBench {
         return people.next();
     }
 
-    /** What the server says to its database during one call, with all values in place. */
-    private List<String> capture(Desk desk) throws SQLException {
-        try (Connection root =
-                        DriverManager.getConnection(
-                                "jdbc:mariadb://127.0.0.1:"
-                                        + ground.port("DB")
-                                        + "/mysql?user=root&password="
-                                        + ground.secret("db-root"));
-                Statement statement = root.createStatement()) {
-            statement.execute("set global log_output = 'TABLE'");
-            statement.execute("truncate table mysql.general_log");
-            statement.execute("set global general_log = 1");
-            capturedFrom = System.currentTimeMillis();
-            Steps steps = call(desk, true);
-            statement.execute("set global general_log = 0");
-            List<String> captured = new ArrayList<>();
-            try (ResultSet rows =
-                    statement.executeQuery(
-                            "select convert(argument using utf8mb4), event_time from"
-                                    + " mysql.general_log where command_type = 'Query'"
-                                    + " and user_host like 'earnest_run%' order by event_time")) {
-                while (rows.next()) {
-                    String sql = BYTES.matcher(rows.getString(1)).replaceAll(SOME_BYTES);
-                    String begin = sql.strip().toLowerCase(Locale.ROOT);
-                    boolean work =
-                            begin.startsWith("select")
-                                    || begin.startsWith("insert")
-                                    || begin.startsWith("update")
-                                    || begin.startsWith("delete")
-                                    || begin.startsWith("commit");
-                    boolean ours = steps.within(rows.getTimestamp(2).toInstant());
-                    if (ours && work && !begin.contains("scheduled_tasks")) {
-                        captured.add(sql);
-                    }
-                }
-            }
-            return captured;
-        }
-    }
-
     private Timing replay(List<String> statements, int threads) {
         return Timing.of(
                 threads,
                 CALLS,
                 t -> {
                     String account = next();
-                    Connection database = FindBench.connect(ground);
+                    Connection database = Frozen.connect(ground);
                     LDAPConnection directory = directory();
                     return i -> {
-                        replayOnce(database, statements, capturedFrom);
+                        replayOnce(database, statements);
                         ldap(directory, account);
                     };
                 });
     }
 
-    /** Ids that the call made are made anew, so that rows are as new as they were then. */
-    private void replayOnce(Connection database, List<String> statements, long from)
-            throws SQLException {
+    /** What the call made is made anew, so that rows are as new as they were then. */
+    private void replayOnce(Connection database, List<String> statements) throws SQLException {
         Map<String, String> fresh = new HashMap<>();
+        String number = String.valueOf(NUMBER.incrementAndGet());
+        fresh.put("number", number);
+        fresh.put("account", "account" + number);
         database.setAutoCommit(false);
         try (Statement statement = database.createStatement()) {
             for (String sql : statements) {
@@ -243,19 +262,15 @@ final class CallBench {
                     database.commit();
                     continue;
                 }
-                Matcher ids = ID.matcher(sql);
-                StringBuilder now = new StringBuilder();
-                while (ids.find()) {
-                    String id = ids.group();
-                    String put =
-                            madeSince(id, from)
-                                    ? fresh.computeIfAbsent(id, k -> UUID.randomUUID().toString())
-                                    : id;
-                    ids.appendReplacement(now, put);
-                }
-                ids.appendTail(now);
+                String now =
+                        MADE.matcher(sql)
+                                .replaceAll(
+                                        made ->
+                                                fresh.computeIfAbsent(
+                                                        made.group(1),
+                                                        k -> UUID.randomUUID().toString()));
                 try {
-                    if (statement.execute(now.toString())) {
+                    if (statement.execute(now)) {
                         try (ResultSet rows = statement.getResultSet()) {
                             while (rows.next()) {
                                 rows.getString(1);
@@ -273,12 +288,6 @@ final class CallBench {
             }
             database.commit();
         }
-    }
-
-    /** Ids are UUIDs of version 7 and tell when they were made (RFC 9562, section 5.7). */
-    private static boolean madeSince(String id, long from) {
-        UUID uuid = UUID.fromString(id);
-        return uuid.version() == 7 && uuid.getMostSignificantBits() >>> 16 >= from;
     }
 
     private LDAPConnection directory() {

@@ -20,6 +20,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CopyOnWriteArrayList;
+import java.util.stream.Collectors;
 
 /** JSON over HTTP with cookies, as a script would speak it. */
 public final class Http {
@@ -80,6 +81,13 @@ public final class Http {
                 .map(HttpCookie::getValue)
                 .findFirst()
                 .orElse("");
+    }
+
+    /** All cookies, as a request sends them. */
+    public String cookies() {
+        return cookies.getCookieStore().getCookies().stream()
+                .map(cookie -> cookie.getName() + "=" + cookie.getValue())
+                .collect(Collectors.joining("; "));
     }
 
     public Answer get(String path) {

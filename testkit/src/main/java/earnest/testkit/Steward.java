@@ -4,6 +4,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
 import java.util.List;
+import java.util.Map;
 import java.util.stream.StreamSupport;
 
 /** The demo's steward, who sets things as a test needs them. */
@@ -47,6 +48,33 @@ public final class Steward {
         ObjectNode system = (ObjectNode) one("/api/systems", id);
         system.retain(PUT);
         return system;
+    }
+
+    /** Takes somebody on, who chooses the demo's password. */
+    public void takeOn(Ground ground, String login, String role) {
+        api.post(
+                        "/api/staff/invites",
+                        Map.of("login", login, "name", "Newcomer " + login, "roles", List.of(role)))
+                .ok();
+        String id =
+                StreamSupport.stream(api.get("/api/staff").ok().get("members").spliterator(), false)
+                        .filter(member -> member.get("login").asString().equals(login))
+                        .map(member -> member.get("id").asString())
+                        .findFirst()
+                        .orElseThrow();
+        JsonNode invitation = api.post("/api/staff/" + id + "/invitation").ok();
+        Http newcomer = new Http(ground.serverUrl());
+        newcomer.get("/api/session");
+        newcomer.post(
+                        "/api/welcome",
+                        Map.of(
+                                "login",
+                                login,
+                                "code",
+                                invitation.get("code").asString(),
+                                "password",
+                                ground.secret("demo-sign-in")))
+                .ok();
     }
 
     private JsonNode one(String path, String id) {

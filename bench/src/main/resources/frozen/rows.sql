@@ -1,0 +1,106 @@
+INSERT INTO `account` VALUES
+('01a22893-909d-7eaa-b55f-008700470688','00000000-0000-7000-8000-000000000001','01a22893-8f0f-702d-b9dd-0e427f4f6694','directory','','4f424f03-e258-3f10-8b35-9b00c5b01136','alindholm','uid=alindholm,ou=people,dc=brackwater,dc=example',NULL);
+INSERT INTO `account_copy` VALUES
+('shore-cloud','00000000-0000-7000-8000-000000000001','2026-11-29 18:31:31.364990','2026-11-29 18:31:31.364990',NULL,789,3,0);
+INSERT INTO `analyst` VALUES
+('01a22892-f9fe-76c3-adc4-f03968ed04c6','tove.rask','Tove Rask','$argon2id$v=19$m=19456,t=2,p=1$AAAAAAAAAAAAAAAAAAAAAA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA','analyst','trask',0,NULL,'00000000-0000-7000-8000-000000000001',NULL),
+('01a22892-fa60-73ae-bdd6-3e86180b2df0','jonas.lie','Jonas Lie','$argon2id$v=19$m=19456,t=2,p=1$AAAAAAAAAAAAAAAAAAAAAA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA','analyst','jlie',0,NULL,'00000000-0000-7000-8000-000000000001',NULL),
+('01a22892-fa6d-7cc7-a3e6-58685f10db21','ravi.anand','Ravi Anand','$argon2id$v=19$m=19456,t=2,p=1$AAAAAAAAAAAAAAAAAAAAAA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA','lead','ranand',0,NULL,'00000000-0000-7000-8000-000000000001',NULL),
+('01a22892-fa72-79bf-81cc-c9eefc696342','maren.holt','Maren Holt','$argon2id$v=19$m=19456,t=2,p=1$AAAAAAAAAAAAAAAAAAAAAA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA','steward','mholt',0,NULL,'00000000-0000-7000-8000-000000000001',NULL),
+('01a22892-fa77-7fab-bfc3-704d31c24490','elif.hartono','Elif Hartono','$argon2id$v=19$m=19456,t=2,p=1$AAAAAAAAAAAAAAAAAAAAAA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA','auditor','ehartono',0,NULL,'00000000-0000-7000-8000-000000000001',NULL);
+INSERT INTO `contact` VALUES
+('01a22893-915e-7419-b44b-0db26fa1782b','01a22893-8f0f-702d-b9dd-0e427f4f6694','own-mail','alindholm@lagoon.example',NULL,NULL,NULL,'00000000-0000-7000-8000-000000000001','59e00bc9ce714d859cbd9af975f4a63e'),
+('01a22893-915e-76ca-a9bc-5421ff6ba958','01a22893-8f0f-702d-b9dd-0e427f4f6694','work-mobile','+447700900672',NULL,NULL,NULL,'00000000-0000-7000-8000-000000000001','d5d9f95d34093520141d535ce641ec67'),
+('01a22893-915e-7b3b-8832-a9715773db6a','01a22893-8f0f-702d-b9dd-0e427f4f6694','work-mail','alindholm@brackwater.example',NULL,NULL,NULL,'00000000-0000-7000-8000-000000000001','183a141b8a6b06e90e7724971660399a');
+INSERT INTO `enrolment` VALUES
+('01a22893-9bda-7341-947f-63740ffb6597','01a22893-8f0f-702d-b9dd-0e427f4f6694',0x5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A,'2026-11-29 18:31:32.053337',59865907,0,NULL,'wrapping','00000000-0000-7000-8000-000000000001','authenticator','authenticator');
+INSERT INTO `guess_limit` VALUES
+('line 127.0.0.1',0,'2026-11-29 18:31:32.748331',NULL),
+('place 127.0.0.1',0,'2026-11-29 18:33:45.927208',NULL),
+('rings',1,'2026-11-29 18:33:46.276487',NULL);
+INSERT INTO `key_fingerprint` VALUES
+('codes','96e8727bf248872d73ce7f992742c31b'),
+('links','41d2bebaae14939f26ee5c6d5f74b4d9'),
+('marks','fa30d3bb0c045950145ac403af37b46c'),
+('puzzles','fa1bd60bafd106c11a9947600b1f9241'),
+('record','a253e65a5b2d33a02f5df70dfbdaa5ab'),
+('wrapping','0dbbb8e2e582b56bda1ef71fc68b5dd4');
+INSERT INTO `known_browser` VALUES
+(0x2DAF4EBB59B21F9255B924348FF06A6CEF8CD336C4117C8CF98C6A911572AB8C,'01a22892-fa60-73ae-bdd6-3e86180b2df0','2026-11-29 18:31:36.792202','00000000-0000-7000-8000-000000000001'),
+(0x48FF0F3C435811E81E925CE26FF3B44E9A723535B23E2A984D0AFE0A4B1BBA99,'01a22892-fa72-79bf-81cc-c9eefc696342','2026-11-29 18:31:27.259770','00000000-0000-7000-8000-000000000001'),
+(0x4E0B10D46C41A943D70DE9004C404A5AA810E3349CAFC59548F844D9D32540F2,'01a22892-f9fe-76c3-adc4-f03968ed04c6','2026-11-29 18:31:36.502008','00000000-0000-7000-8000-000000000001'),
+(0x9C94181017A0453DE14B0C7B66BB4C2ACD5DABD4E3A3D5A7FB6240E36D071BCD,'01a22892-f9fe-76c3-adc4-f03968ed04c6','2026-11-29 18:31:32.554103','00000000-0000-7000-8000-000000000001'),
+(0xA64B04C3CD000ED65E17C871BBF7673656F8CCABD81E1E4D056D237D84145F6E,'01a22892-f9fe-76c3-adc4-f03968ed04c6','2026-11-29 18:33:46.018100','00000000-0000-7000-8000-000000000001'),
+(0xE91092F562588A06A80CBFC6B3008FCC70C534FF28F589264F0C1C3E530D844D,'01a22892-fa72-79bf-81cc-c9eefc696342','2026-11-29 18:31:25.135421','00000000-0000-7000-8000-000000000001'),
+(0xEAECFFED0A1F492497D4D5925CF9A05D94EE5425C2D3696CCB966EF8A6AAE5E3,'01a22892-fa6d-7cc7-a3e6-58685f10db21','2026-11-29 18:31:37.147223','00000000-0000-7000-8000-000000000001');
+INSERT INTO `organisation` VALUES
+('00000000-0000-7000-8000-000000000001','Brackwater Ferries','GB',60,240,10,1000,3);
+INSERT INTO `people_copy` VALUES
+('directory','2026-11-29 18:31:26.606594','2026-11-29 18:33:45.982710','20261129183315Z',NULL,NULL,'00000000-0000-7000-8000-000000000001');
+INSERT INTO `people_source` VALUES
+('directory','00000000-0000-7000-8000-000000000001','directory',1,'{\"peopleBase\":\"ou=people,dc=brackwater,dc=example\",\"groupsBase\":\"ou=groups,dc=brackwater,dc=example\",\"account\":\"uid\",\"names\":[\"displayName\",\"cn\"],\"given\":\"givenName\",\"family\":\"sn\",\"staffNumber\":\"employeeNumber\",\"title\":\"title\",\"vessel\":\"bwVessel\",\"port\":\"bwPort\",\"speaks\":\"preferredLanguage\",\"manager\":\"manager\",\"deputy\":\"bwDeputy\",\"awayUntil\":\"bwAwayUntil\",\"facts\":{\"staff-number\":\"employeeNumber\",\"joined\":\"bwJoined\",\"locker\":\"bwLocker\"},\"contacts\":{\"work-mobile\":\"mobile\",\"desk-phone\":\"telephoneNumber\",\"work-mail\":\"mail\",\"own-mail\":\"bwOwnMail\"}}','nothing',36000,10,20,2);
+INSERT INTO `person` VALUES
+('01a22893-8f0f-702d-b9dd-0e427f4f6694',NULL,NULL,'alindholm','22061','Aurélie Lindholm','Aurélie','Lindholm','aurelie','lindholm','Chief engineer','MV Oystercatcher','Saltholm','English, Yoruba','01a22893-89bb-7d0f-a5b1-110236c2831e',NULL,NULL,NULL,'00000000-0000-7000-8000-000000000001','directory',NULL,NULL,NULL);
+INSERT INTO `person_entry` VALUES
+('directory','4f424f03-e258-3f10-8b35-9b00c5b01136','00000000-0000-7000-8000-000000000001','01a22893-8f0f-702d-b9dd-0e427f4f6694','uid=alindholm,ou=people,dc=brackwater,dc=example',0xDDED4A72621924CA668823F22540D4944DC1ED1F7A23DF1D77FE328A44F72C89,NULL);
+INSERT INTO `person_fact` VALUES
+('01a22893-8f0f-702d-b9dd-0e427f4f6694','joined','2024-11','00000000-0000-7000-8000-000000000001'),
+('01a22893-8f0f-702d-b9dd-0e427f4f6694','locker','F76','00000000-0000-7000-8000-000000000001'),
+('01a22893-8f0f-702d-b9dd-0e427f4f6694','manager','Joaquín Salvesen','00000000-0000-7000-8000-000000000001'),
+('01a22893-8f0f-702d-b9dd-0e427f4f6694','staff-number','22061','00000000-0000-7000-8000-000000000001');
+INSERT INTO `person_near` VALUES
+('arelie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('auelie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aureie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aurele','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aureli','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aurelie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aurlie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('indholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lidholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindhlm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindhol','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindhom','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindolm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('linholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lndholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('urelie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001');
+INSERT INTO `person_token` VALUES
+('00447700900672','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('07700900672','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('22061','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('447700900672','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('7700900672','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('alindholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('alindholm@brackwater.example','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('alindholm@lagoon.example','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('aurelie','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001'),
+('lindholm','01a22893-8f0f-702d-b9dd-0e427f4f6694','00000000-0000-7000-8000-000000000001');
+INSERT INTO `procedure_draft` VALUES
+('forgotten-password','00000000-0000-7000-8000-000000000001','procedure forgotten-password\n  title \"A forgotten directory password\"\n  starts on ticket wanting forgotten-password\n  starts on by hand\n  otherwise\n    note \"Stopped at step {step}: {reason}\"\n    pass to leads\n\n  find contact work-mobile as phone\n    none: pass to leads\n  prove temporary-password in directory within 30 minutes\n    short: pass to analysts\n  draw secret in directory as copied\n  change temporary-password in directory with secret as done\n    refused: note \"The directory refused: {done.words}\"\n             pass to leads\n    unknown: withdraw secret in directory\n             pass to leads\n  milestone \"The password is set\"\n  hand over secret by text to phone saying temporary-password-text\n    failed: withdraw secret in directory\n            pass to leads\n  wait for sign-in at most 4 hours\n    late: withdraw secret in directory\n          note \"Nobody signed in; the temporary password is out of force\"\n          close \"Nobody came in\"\n  close \"Temporary password given and used\"\n',1,'01a22892-fa72-79bf-81cc-c9eefc696342','Maren Holt','2026-11-29 18:31:25.775508');
+INSERT INTO `procedure_version` VALUES
+('01a22893-7a71-7148-8816-c66fda2ebd86','00000000-0000-7000-8000-000000000001','new-password-by-oneself',1,'A forgotten password, on a page of their own','procedure new-password-by-oneself\n  title \"A forgotten password, on a page of their own\"\n  starts on ticket wanting forgotten-password\n  starts on ticket opened by self-service\n  otherwise\n    note \"Stopped at “{step}”: {reason}\"\n    pass to analysts\n\n  prove own-password in directory within 30 minutes\n    short: note \"They went before enough was proved\"\n           pass to analysts\n  milestone \"They proved that it is them\"\n  change own-password in directory as done\n    refused: note \"No new password: {done.words}\"\n             pass to analysts\n  milestone \"A new password of their own is set\"\n  close \"Set a new password by themselves\"\n','Earnest','Earnest','2026-11-29 18:31:23.505449',NULL);
+INSERT INTO `rulebook` VALUES
+(1,'careful','{\n  \"checks\": {\n    \"number-shown\":   {\"factor\": \"reach\", \"points\": 0, \"failed\": 0, \"work\": 0, \"wait\": 0},\n    \"code-by-text\":   {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 25, \"wait\": 15, \"relayed\": true},\n    \"code-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 25, \"wait\": 45, \"relayed\": true},\n    \"authenticator\":  {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"tap-approve\":    {\"factor\": \"has\", \"points\": 22, \"failed\": -5, \"work\": 10, \"wait\": 20, \"relayed\": true},\n    \"passkey\":        {\"factor\": \"is\", \"points\": 30, \"failed\": -10, \"work\": 10, \"wait\": 40},\n    \"call-back\":      {\"factor\": \"has\", \"points\": 21, \"failed\": -15, \"work\": 40, \"wait\": 20},\n    \"staff-fact\":     {\"factor\": \"knows\", \"points\": 2, \"failed\": -4, \"work\": 15, \"wait\": 0},\n    \"question\":       {\"factor\": \"knows\", \"points\": 3, \"failed\": -6, \"work\": 30, \"wait\": 0},\n    \"approver-link\":  {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 10, \"wait\": 170},\n    \"approver\":       {\"factor\": \"vouched\", \"points\": 25, \"failed\": -20, \"work\": 10, \"wait\": 240},\n    \"colleague\":      {\"factor\": \"vouched\", \"points\": 15, \"failed\": -12, \"work\": 60, \"wait\": 60},\n    \"badge\":          {\"factor\": \"shown\", \"points\": 30, \"failed\": -25, \"work\": 60, \"wait\": 300},\n    \"recovery-code\":  {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"stated\":         {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 0, \"wait\": 0, \"relayed\": true},\n    \"link-by-text\":   {\"factor\": \"has\", \"points\": 21, \"failed\": -10, \"work\": 10, \"wait\": 20},\n    \"link-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 10, \"wait\": 45}\n  },\n  \"caps\": {\"knows\": 3, \"relayed\": 30, \"recentPath\": 3, \"counting\": 10},\n  \"recentPathDays\": 14,\n  \"validMinutes\": 30,\n  \"signals\": {\"contact-changed\": -2, \"failed-elsewhere\": -3, \"unusual-hour\": -1, \"number-differs\": -1, \"asked-elsewhere\": -2, \"pressed\": -10, \"many-on-number\": -3, \"place-differs\": -2, \"on-leave\": -3, \"looked-around\": -1, \"gone\": \"stop\"},\n  \"rules\": [\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 20, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 1},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"own-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"offline-unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"replace-factor\", \"system\": \"*\", \"group\": \"*\", \"points\": 45, \"oneOf\": [[\"vouched\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"bridge-officer\", \"points\": 55, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]]},\n    {\"action\": \"*\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 65, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]], \"paths\": 3, \"secondPerson\": true},\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2, \"instead\": true},\n    {\"action\": \"enrol\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\", \"vouched\"]], \"paths\": 2}\n  ]\n}\n','2026-11-29 18:31:23.307481','00000000-0000-7000-8000-000000000001');
+INSERT INTO `rulebook_entry` VALUES
+(1,'00000000-0000-7000-8000-000000000001','01a22893-79dd-7bed-b9be-520b09a6b95f');
+INSERT INTO `seal_witness` VALUES
+('file',3119,'2026-11-29 18:33:52.749654',NULL);
+INSERT INTO `secret_mark` VALUES
+('01a22895-b371-743c-a1a8-9559b3902318','01a22895-a826-7e98-b5cb-4949ae699d9e','01a22893-8f0f-702d-b9dd-0e427f4f6694',12,'639e482685d38d5e4b6e9cae2cec52c4c1f7ce847b3abec90755ecced0f8f981','00000000-0000-7000-8000-000000000001');
+INSERT INTO `sign_in_session` VALUES
+(0x15384672F12B859340AC0440C80C987C71A6B1840D70C98B88D4BDD1A8685D2D,'01a22892-fa6d-7cc7-a3e6-58685f10db21','password','2026-11-29 18:31:37.146638','2026-11-29 18:33:38.127250',NULL,'00000000-0000-7000-8000-000000000001'),
+(0x279E7B8791FB7BC658AED235135B939B3935EA9214078AC1E37CAA9B7E3AD469,'01a22892-f9fe-76c3-adc4-f03968ed04c6','password','2026-11-29 18:31:32.553825','2026-11-29 18:31:32.553825',NULL,'00000000-0000-7000-8000-000000000001'),
+(0x2A235B3A9E5421E73197A19997250028B58BAB9BA8CFE17359F3957A21F72D98,'01a22892-f9fe-76c3-adc4-f03968ed04c6','password','2026-11-29 18:31:36.501562','2026-11-29 18:33:37.327277',NULL,'00000000-0000-7000-8000-000000000001'),
+(0x5B354541183107F883F510A6E257287DEF09546E9F8027B8C86F1DCFE397AC91,'01a22892-fa72-79bf-81cc-c9eefc696342','password','2026-11-29 18:31:25.130747','2026-11-29 18:31:25.130747',NULL,'00000000-0000-7000-8000-000000000001'),
+(0x69E343D1DF1025E366196D9786539107D13F5B401914CA57A10CF3EA8A8C268E,'01a22892-fa60-73ae-bdd6-3e86180b2df0','password','2026-11-29 18:31:36.791667','2026-11-29 18:33:38.253306',NULL,'00000000-0000-7000-8000-000000000001'),
+(0x88A26A93665D30BE313B258706411FB75522D7EF547D0B2108BDE90800D13654,'01a22892-fa72-79bf-81cc-c9eefc696342','password','2026-11-29 18:31:27.259012','2026-11-29 18:31:27.259012',NULL,'00000000-0000-7000-8000-000000000001'),
+(0xB4B4E57BF1F33A472A618FCF066799DA59552BAFB58D1C5461460982A31CD3A5,'01a22892-f9fe-76c3-adc4-f03968ed04c6','password','2026-11-29 18:33:46.017773','2026-11-29 18:33:46.017773',NULL,'00000000-0000-7000-8000-000000000001');
+INSERT INTO `system` VALUES
+('crew-roster','00000000-0000-7000-8000-000000000001',NULL,'Crew roster','directory','the crewing office',3,'{}','{\"styles\":[\"copied\"]}',NULL,NULL,NULL,1),
+('directory','00000000-0000-7000-8000-000000000001','ldap','Brackwater directory',NULL,'the crewing office',1,'{\"servers\":[{\"name\":\"provider\",\"url\":\"ldaps://127.0.0.1:28911\",\"certificate\":\"-----BEGIN CERTIFICATE-----\\nMIIBrjCCAVWgAwIBAgIUDfFqoO2uMvb73J95DXD/eCIQAlYwCgYIKoZIzj0EAwIw\\nHzEdMBsGA1UEAwwUQnJhY2t3YXRlciBkaXJlY3RvcnkwHhcNMjYxMTI5MTgzMDE3\\nWhcNMzYxMTI2MTgzMDE3WjAfMR0wGwYDVQQDDBRCcmFja3dhdGVyIGRpcmVjdG9y\\neTBZMBMGByqGSM49AgEGCCqGSM49AwEHA0IABG0XJwKYJYkjxZW2g8Yd2Gt7vA4/\\nxb/A5uCxrpEdGrUWZVuw3QueUx+WuUfWfx8IelSNh1G91Cvgyh0inr4bjgCjbzBt\\nMB0GA1UdDgQWBBQPgt1RES4aN2wQNMcp6NlYQRRgjDAfBgNVHSMEGDAWgBQPgt1R\\nES4aN2wQNMcp6NlYQRRgjDAPBgNVHRMBAf8EBTADAQH/MBoGA1UdEQQTMBGHBH8A\\nAAGCCWxvY2FsaG9zdDAKBggqhkjOPQQDAgNHADBEAiBVkCyWjQ3PbfOMDdZkY12a\\nGFIQLKxb0cPfIdPpWcS/vwIgVyy7213e8AG71BDn8/FeJlxQUZy/zVs3HncgeQs5\\ns8M=\\n-----END CERTIFICATE-----\\n\"},{\"name\":\"replica\",\"url\":\"ldap://127.0.0.1:28912\",\"startTls\":true,\"certificate\":\"-----BEGIN CERTIFICATE-----\\nMIIBrjCCAVWgAwIBAgIUDfFqoO2uMvb73J95DXD/eCIQAlYwCgYIKoZIzj0EAwIw\\nHzEdMBsGA1UEAwwUQnJhY2t3YXRlciBkaXJlY3RvcnkwHhcNMjYxMTI5MTgzMDE3\\nWhcNMzYxMTI2MTgzMDE3WjAfMR0wGwYDVQQDDBRCcmFja3dhdGVyIGRpcmVjdG9y\\neTBZMBMGByqGSM49AgEGCCqGSM49AwEHA0IABG0XJwKYJYkjxZW2g8Yd2Gt7vA4/\\nxb/A5uCxrpEdGrUWZVuw3QueUx+WuUfWfx8IelSNh1G91Cvgyh0inr4bjgCjbzBt\\nMB0GA1UdDgQWBBQPgt1RES4aN2wQNMcp6NlYQRRgjDAfBgNVHSMEGDAWgBQPgt1R\\nES4aN2wQNMcp6NlYQRRgjDAPBgNVHRMBAf8EBTADAQH/MBoGA1UdEQQTMBGHBH8A\\nAAGCCWxvY2FsaG9zdDAKBggqhkjOPQQDAgNHADBEAiBVkCyWjQ3PbfOMDdZkY12a\\nGFIQLKxb0cPfIdPpWcS/vwIgVyy7213e8AG71BDn8/FeJlxQUZy/zVs3HncgeQs5\\ns8M=\\n-----END CERTIFICATE-----\\n\"}],\"bindDn\":\"cn=earnest,ou=services,dc=brackwater,dc=example\",\"policyDn\":\"cn=default,ou=policies,dc=brackwater,dc=example\",\"trialAccount\":\"uid=earnest.trials,ou=trials,dc=brackwater,dc=example\"}','{\"policy\":{\"minLength\":12,\"maxLength\":64,\"atLeast\":{\"lower\":1,\"upper\":1,\"digit\":1},\"forbiddenWords\":[\"brackwater\",\"ferries\",\"password\",\"welcome\",\"harbour\"],\"minBits\":45},\"styles\":[\"read-aloud\",\"spoken\",\"copied\",\"typed\"]}','01a22893-81f8-78b9-9928-d74d91f23e67',0x5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A,'wrapping',1),
+('fleet-mail','00000000-0000-7000-8000-000000000001',NULL,'Fleet mail','directory','the crewing office',4,'{}','{\"styles\":[\"copied\"]}',NULL,NULL,NULL,1),
+('shore-cloud','00000000-0000-7000-8000-000000000001','scim','Shore cloud',NULL,'the shore office',2,'{\"url\":\"http://127.0.0.1:28908/cloud/scim/v2\",\"locked\":\"urn:example:shore-cloud:2.0:User:locked\",\"lockedSince\":\"urn:example:shore-cloud:2.0:User:lockedSince\",\"mustChange\":\"urn:example:shore-cloud:2.0:User:mustChange\",\"passwordSet\":\"urn:example:shore-cloud:2.0:User:passwordSet\",\"lastSignIn\":\"urn:example:shore-cloud:2.0:User:lastSignIn\",\"trialAccount\":\"trials@brackwater.example\"}','{\"policy\":{\"minLength\":10,\"maxLength\":64,\"minBits\":45},\"styles\":[\"read-aloud\",\"spoken\",\"copied\"]}','01a22893-8238-7da1-aef4-25c7f382ca0a',0x5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A5A,'wrapping',1);
+INSERT INTO `ticket` VALUES
+('01a22895-a826-7e98-b5cb-4949ae699d9e',1163,'call','CLOSED','2026-11-29 18:33:46.278802','01a22892-f9fe-76c3-adc4-f03968ed04c6','01a22893-8f0f-702d-b9dd-0e427f4f6694','2026-11-29 18:33:46.342318',NULL,8,'2026-11-29 18:33:51.939629','The caller said they are Aurélie Lindholm. Proof: called back, work mobile +21, authenticator code +22; standing 43. Temporary password took effect. The password was read aloud and said back.',NULL,'00000000-0000-7000-8000-000000000001');
