@@ -21,7 +21,6 @@ import org.junit.jupiter.api.extension.ParameterResolver;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -287,20 +286,21 @@ public final class App {
     /** The database as the running server may use it, each statement committed by itself. */
     public JdbcClient database() {
         HikariDataSource pool = context.getBean(HikariDataSource.class);
-        return JdbcClient.create(
-                new DriverManagerDataSource(
-                        pool.getJdbcUrl(), pool.getUsername(), pool.getPassword()));
+        return client(pool.getJdbcUrl(), pool.getUsername(), pool.getPassword());
     }
 
     /**
      * As one of the other users of the database; {@code user} is {@code run, seal, erase, migrate}.
      */
     public JdbcClient databaseAs(String user) {
-        return JdbcClient.create(
-                new DriverManagerDataSource(
-                        "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
-                        "earnest_" + user,
-                        ground.secret("db-" + user)));
+        return client(
+                "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
+                "earnest_" + user,
+                ground.secret("db-" + user));
+    }
+
+    private static JdbcClient client(String url, String user, String password) {
+        return JdbcClient.create(new BehindTheServer(url, user, password));
     }
 
     /** Whether an entry of that kind stands on the record of a ticket. */

@@ -19,6 +19,7 @@ class OrganisationTest {
                     "entry_pending",
                     "entry_root",
                     "entry_subtree",
+                    "epoch",
                     "flyway_schema_history",
                     "guess_limit",
                     "key_change",

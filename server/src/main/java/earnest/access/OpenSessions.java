@@ -1,5 +1,7 @@
 package earnest.access;
 
+import earnest.ground.Epoch;
+
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -10,7 +12,10 @@ import java.util.HexFormat;
 import java.util.Optional;
 import java.util.UUID;
 
-/** Looks a session up with whose it is: one query, since every request begins with it. */
+/**
+ * Looks a session up with whose it is, and the epoch: one query, since every request begins with
+ * it.
+ */
 @Component
 class OpenSessions {
     private final JdbcClient database;
@@ -25,16 +30,18 @@ class OpenSessions {
     Optional<Open> find(byte[] tokenHash) {
         return database.sql(
                         """
-                        select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at
+                        select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at, %s
                         from sign_in_session s join analyst a on a.id = s.analyst_id
                         where s.token_hash = :hash and s.ended_at is null and a.ended_at is null
-                        """)
+                        """
+                                .formatted(Epoch.COLUMN))
                 .param("hash", tokenHash)
                 .query((row, i) -> open(row, HexFormat.of().formatHex(tokenHash, 0, 8)))
                 .optional();
     }
 
     private static Open open(ResultSet row, String session) throws SQLException {
+        Epoch.read(row.getLong(8));
         SignedIn who =
                 new SignedIn(
                         row.getObject("id", UUID.class),

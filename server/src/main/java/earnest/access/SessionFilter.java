@@ -1,5 +1,7 @@
 package earnest.access;
 
+import earnest.ground.Epoch;
+
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
@@ -26,21 +28,37 @@ class SessionFilter extends OncePerRequestFilter {
     protected void doFilterInternal(
             HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
-        if (request.getRequestURI().startsWith("/api/")) {
-            // What the page follows by itself is no sign that somebody sits before it.
-            boolean keepsAlive =
-                    !request.getRequestURI().equals("/api/live")
-                            && request.getHeader("X-Earnest-By-Itself") == null;
-            cookies.read(request, Cookies.Kind.SESSION)
-                    .flatMap(token -> sessions.whose(token, keepsAlive))
-                    .ifPresent(
-                            me ->
-                                    SecurityContextHolder.getContext()
-                                            .setAuthentication(
-                                                    UsernamePasswordAuthenticationToken
-                                                            .authenticated(me, null, List.of())));
+        if (!request.getRequestURI().startsWith("/api/")) {
+            chain.doFilter(request, response);
+            return;
         }
-        chain.doFilter(request, response);
+        try {
+            Epoch.during(
+                    () -> {
+                        findOut(request);
+                        chain.doFilter(request, response);
+                        return null;
+                    });
+        } catch (ServletException | IOException | RuntimeException itsOwn) {
+            throw itsOwn;
+        } catch (Exception never) {
+            throw new IllegalStateException(never);
+        }
+    }
+
+    private void findOut(HttpServletRequest request) {
+        // What the page follows by itself is no sign that somebody sits before it.
+        boolean keepsAlive =
+                !request.getRequestURI().equals("/api/live")
+                        && request.getHeader("X-Earnest-By-Itself") == null;
+        cookies.read(request, Cookies.Kind.SESSION)
+                .flatMap(token -> sessions.whose(token, keepsAlive))
+                .ifPresent(
+                        me ->
+                                SecurityContextHolder.getContext()
+                                        .setAuthentication(
+                                                UsernamePasswordAuthenticationToken.authenticated(
+                                                        me, null, List.of())));
     }
 
     /** Also when a stream goes on in another dispatch. */

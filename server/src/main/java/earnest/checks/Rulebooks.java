@@ -4,6 +4,8 @@ import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.RulebookFile;
 import earnest.core.json.Fields;
 import earnest.core.json.Json;
+import earnest.ground.Epoch;
+import earnest.ground.Remembered;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -38,9 +40,11 @@ class Rulebooks {
     private final TheRecord record;
     private final Writes writes;
     private final Clock clock;
+    private final Remembered<Boolean, Long> latest;
     private final Map<Long, InForce> known = new ConcurrentHashMap<>();
 
-    Rulebooks(JdbcClient database, TheRecord record, Writes writes, Clock clock) {
+    Rulebooks(JdbcClient database, TheRecord record, Writes writes, Clock clock, Epoch epoch) {
+        this.latest = new Remembered<>(epoch, 1, any -> readLatest());
         this.database = database;
         this.record = record;
         this.writes = writes;
@@ -99,8 +103,11 @@ class Rulebooks {
     }
 
     InForce inForce() {
-        long version = database.sql("select max(version) from rulebook").query(Long.class).single();
-        return version(version);
+        return version(latest.get(true));
+    }
+
+    private long readLatest() {
+        return database.sql("select max(version) from rulebook").query(Long.class).single();
     }
 
     /** The rulebook under which a closed ticket was judged; the one in force if it is not known. */

@@ -7,6 +7,7 @@ import org.springframework.jdbc.core.BatchPreparedStatementSetter;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.PreparedStatementCreator;
 import org.springframework.jdbc.core.PreparedStatementSetter;
+import org.springframework.jdbc.core.SqlProvider;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
@@ -19,10 +20,12 @@ import javax.sql.DataSource;
 @Component
 class CarefulJdbc extends JdbcTemplate {
     private final DataSource single;
+    private final Epoch epoch;
 
-    CarefulJdbc(HikariDataSource database, SingleStatements single) {
+    CarefulJdbc(HikariDataSource database, SingleStatements single, Epoch epoch) {
         super(database);
         this.single = single.connections();
+        this.epoch = epoch;
     }
 
     @Override
@@ -33,15 +36,31 @@ class CarefulJdbc extends JdbcTemplate {
     }
 
     @Override
+    public int update(String sql) {
+        mustBeInTransaction();
+        epoch.wrote(sql);
+        return super.update(sql);
+    }
+
+    @Override
+    public void execute(String sql) {
+        throw new UnsupportedOperationException("say update, so that it is seen to be a change");
+    }
+
+    @Override
     protected int update(
             PreparedStatementCreator creator, @Nullable PreparedStatementSetter setter) {
         mustBeInTransaction();
+        if (creator instanceof SqlProvider statement && statement.getSql() != null) {
+            epoch.wrote(statement.getSql());
+        }
         return super.update(creator, setter);
     }
 
     @Override
     public int[] batchUpdate(String sql, BatchPreparedStatementSetter setter) {
         mustBeInTransaction();
+        epoch.wrote(sql);
         return super.batchUpdate(sql, setter);
     }
 

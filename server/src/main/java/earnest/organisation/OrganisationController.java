@@ -114,7 +114,6 @@ class OrganisationController {
                             Entry.by(EntryKind.ORGANISATION_SET_UP, me.id(), me.name())
                                     .data("fields", changed));
                 });
-        settings.changed();
     }
 
     private static String changed(DeskSettings was, DeskSettings is) {

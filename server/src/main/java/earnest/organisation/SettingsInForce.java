@@ -1,8 +1,9 @@
 package earnest.organisation;
 
+import earnest.ground.Epoch;
 import earnest.ground.Organisation;
+import earnest.ground.Remembered;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -13,32 +14,17 @@ import java.time.Duration;
 /** The settings as their row has them, looked at anew every second. Thread-safe. */
 @Component
 public class SettingsInForce {
-    private static final long FRESH_NS = Duration.ofSeconds(1).toNanos();
-
-    private record Known(@Nullable OrganisationSettings settings, long at) {}
-
     private final JdbcClient database;
-    private volatile Known known = new Known(null, 0);
+    private final Remembered<Boolean, OrganisationSettings> settings;
 
-    SettingsInForce(JdbcClient database) {
+    SettingsInForce(JdbcClient database, Epoch epoch) {
         this.database = database;
+        this.settings = new Remembered<>(epoch, 1, any -> read());
     }
 
-    /** As they are; a change on another node shows after a second. */
+    /** As they are, on whichever node they were changed. */
     public OrganisationSettings now() {
-        Known last = known;
-        long now = System.nanoTime();
-        if (last.settings != null && now - last.at < FRESH_NS) {
-            return last.settings;
-        }
-        OrganisationSettings fresh = read();
-        known = new Known(fresh, now);
-        return fresh;
-    }
-
-    /** Has the next look read the row. */
-    void changed() {
-        known = new Known(null, 0);
+        return settings.get(true);
     }
 
     private OrganisationSettings read() {

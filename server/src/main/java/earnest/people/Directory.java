@@ -2,6 +2,8 @@ package earnest.people;
 
 import earnest.connectors.PeopleSource;
 import earnest.core.json.Json;
+import earnest.ground.Epoch;
+import earnest.ground.Remembered;
 import earnest.systems.Systems;
 
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -11,7 +13,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,6 +25,9 @@ import java.util.UUID;
 
 @Service
 class Directory implements People {
+    /** So many of those whom calls are about, and those whom they name. */
+    private static final int REMEMBERED = 5_000;
+
     private final PeopleRepository people;
     private final PersonEntries entries;
     private final SourceRows sources;
@@ -31,6 +35,9 @@ class Directory implements People {
     private final JdbcClient database;
     private final Finding finding;
     private final WhoIs whoIs;
+    private final Remembered<UUID, Optional<Person>> persons;
+    private final Remembered<UUID, List<Contact>> contacts;
+    private final Remembered<UUID, List<Fact>> facts;
 
     Directory(
             PeopleRepository people,
@@ -39,7 +46,8 @@ class Directory implements People {
             Systems systems,
             JdbcClient database,
             Finding finding,
-            WhoIs whoIs) {
+            WhoIs whoIs,
+            Epoch epoch) {
         this.people = people;
         this.entries = entries;
         this.sources = sources;
@@ -47,6 +55,9 @@ class Directory implements People {
         this.database = database;
         this.finding = finding;
         this.whoIs = whoIs;
+        this.persons = new Remembered<>(epoch, REMEMBERED, this::readPerson);
+        this.contacts = new Remembered<>(epoch, REMEMBERED, this::readContacts);
+        this.facts = new Remembered<>(epoch, REMEMBERED, this::readFacts);
     }
 
     @Override
@@ -107,6 +118,10 @@ class Directory implements People {
 
     @Override
     public Optional<Person> person(UUID id) {
+        return persons.get(id);
+    }
+
+    private Optional<Person> readPerson(UUID id) {
         return people.findById(id).map(PeopleRow::person);
     }
 
@@ -132,7 +147,11 @@ class Directory implements People {
 
     @Override
     public List<Contact> contacts(UUID person) {
-        return new ArrayList<>(
+        return contacts.get(person);
+    }
+
+    private List<Contact> readContacts(UUID person) {
+        return List.copyOf(
                 database.sql(
                                 "select id, kind, value, since, set_by from contact where person_id"
                                         + " = :p and removed_at is null order by field(kind,"
@@ -196,6 +215,10 @@ class Directory implements People {
 
     @Override
     public List<Fact> facts(UUID person) {
+        return facts.get(person);
+    }
+
+    private List<Fact> readFacts(UUID person) {
         return database
                 .sql("select kind from person_fact where person_id = :p order by kind")
                 .param("p", person)

@@ -1,6 +1,8 @@
 package earnest.people;
 
 import earnest.connectors.PeopleSource;
+import earnest.ground.Epoch;
+import earnest.ground.Remembered;
 import earnest.systems.Accounts;
 
 import org.jspecify.annotations.Nullable;
@@ -19,18 +21,25 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** Which entry of which source is whom, with the accounts and groups that come from it. */
 @Component
 class PersonEntries {
+    private static final int REMEMBERED = 5_000;
+
     private final JdbcClient database;
     private final JdbcTemplate jdbc;
     private final Accounts accounts;
+    private final Remembered<UUID, List<Of>> entries;
+    private final Remembered<UUID, List<InGroup>> groups;
 
-    PersonEntries(JdbcClient database, JdbcTemplate jdbc, Accounts accounts) {
+    PersonEntries(JdbcClient database, JdbcTemplate jdbc, Accounts accounts, Epoch epoch) {
         this.database = database;
         this.jdbc = jdbc;
         this.accounts = accounts;
+        this.entries = new Remembered<>(epoch, REMEMBERED, this::read);
+        this.groups = new Remembered<>(epoch, REMEMBERED, this::readGroups);
     }
 
     /**
@@ -224,6 +233,10 @@ class PersonEntries {
 
     /** The living entries of a person. */
     List<Of> of(UUID person) {
+        return entries.get(person);
+    }
+
+    private List<Of> read(UUID person) {
         return database.sql(
                         "select e.source, e.place, p.source = e.source from person_entry e join"
                                 + " person p on p.id = e.person_id where e.person_id = :p and"
@@ -235,13 +248,18 @@ class PersonEntries {
 
     /** The groups of a person as they were copied; of one source, or of all where it is null. */
     Set<String> groupsOf(UUID person, @Nullable String source) {
-        return new TreeSet<>(
-                database.sql(
-                                "select distinct name from person_group where person_id = :p and"
-                                        + " (:s is null or source = :s)")
-                        .param("p", person)
-                        .param("s", source)
-                        .query(String.class)
-                        .list());
+        return groups.get(person).stream()
+                .filter(group -> source == null || source.equals(group.source))
+                .map(InGroup::name)
+                .collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private record InGroup(String source, String name) {}
+
+    private List<InGroup> readGroups(UUID person) {
+        return database.sql("select source, name from person_group where person_id = :p")
+                .param("p", person)
+                .query((row, i) -> new InGroup(row.getString(1), row.getString(2)))
+                .list();
     }
 }

@@ -1,5 +1,8 @@
 package earnest.people;
 
+import earnest.ground.Epoch;
+import earnest.ground.Remembered;
+
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
@@ -12,13 +15,19 @@ import java.util.List;
 @Component
 class SourceRows {
     private final JdbcClient database;
+    private final Remembered<Boolean, List<SourceRow>> all;
 
-    SourceRows(JdbcClient database) {
+    SourceRows(JdbcClient database, Epoch epoch) {
         this.database = database;
+        this.all = new Remembered<>(epoch, 1, any -> read());
     }
 
     /** All, in the order in which they are asked. */
     List<SourceRow> all() {
+        return all.get(true);
+    }
+
+    private List<SourceRow> read() {
         return database.sql("select * from people_source order by position, id")
                 .query(SourceRows::row)
                 .list();

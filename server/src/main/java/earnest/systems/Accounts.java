@@ -1,6 +1,8 @@
 package earnest.systems;
 
+import earnest.ground.Epoch;
 import earnest.ground.Ids;
+import earnest.ground.Remembered;
 
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -21,11 +23,15 @@ import java.util.UUID;
  */
 @Component
 public class Accounts {
+    private static final int REMEMBERED = 5_000;
+
     private final JdbcClient database;
+    private final Remembered<UUID, List<Account>> people;
     private final JdbcTemplate jdbc;
     private final Ids ids;
 
-    Accounts(JdbcClient database, JdbcTemplate jdbc, Ids ids) {
+    Accounts(JdbcClient database, JdbcTemplate jdbc, Ids ids, Epoch epoch) {
+        this.people = new Remembered<>(epoch, REMEMBERED, this::read);
         this.database = database;
         this.jdbc = jdbc;
         this.ids = ids;
@@ -40,6 +46,10 @@ public class Accounts {
 
     /** The accounts of a person that are there, in the order of the systems. */
     public List<Account> of(UUID person) {
+        return people.get(person);
+    }
+
+    private List<Account> read(UUID person) {
         return database.sql(
                         "select a.* from account a join `system` s on s.id = a.`system` where"
                                 + " a.person_id = :p and a.gone_at is null and s.kind is not null"

@@ -1,7 +1,9 @@
 package earnest.systems;
 
 import earnest.core.passwords.Secret;
+import earnest.ground.Epoch;
 import earnest.ground.Ids;
+import earnest.ground.Remembered;
 import earnest.wrapped.WrappedSecrets;
 
 import org.jspecify.annotations.Nullable;
@@ -18,10 +20,12 @@ import java.util.UUID;
 @Component
 class SystemRows {
     private final JdbcClient database;
+    private final Remembered<Boolean, List<SystemRow>> all;
     private final WrappedSecrets secrets;
     private final Ids ids;
 
-    SystemRows(JdbcClient database, WrappedSecrets secrets, Ids ids) {
+    SystemRows(JdbcClient database, WrappedSecrets secrets, Ids ids, Epoch epoch) {
+        this.all = new Remembered<>(epoch, 1, any -> read());
         this.database = database;
         this.secrets = secrets;
         this.ids = ids;
@@ -29,6 +33,10 @@ class SystemRows {
 
     /** All, in the order of the desk. */
     List<SystemRow> all() {
+        return all.get(true);
+    }
+
+    private List<SystemRow> read() {
         return database.sql("select * from `system` order by position, id")
                 .query(SystemRows::row)
                 .list();

@@ -7,6 +7,13 @@ CREATE TABLE lease (
 INSERT INTO lease (name, until) VALUES ('routines', '2000-01-01');
 DELETE FROM scheduled_tasks WHERE task_instance = 'recurring';
 
+-- Raised by whatever changes people, systems, rules or settings: what a node remembers of them is of one epoch.
+CREATE TABLE epoch (
+  name VARCHAR(40) NOT NULL PRIMARY KEY,
+  number BIGINT NOT NULL
+);
+INSERT INTO epoch (name, number) VALUES ('remembered', 1);
+
 -- An entry with its personal values and its place in the queue to the sealer, in one round trip. `personal` is a JSON array of
 -- [field, value, salt in hexadecimal digits].
 CREATE PROCEDURE append_entry(IN new_id UUID, IN new_at DATETIME(6), IN new_kind VARCHAR(40), IN new_actor_type VARCHAR(16),
