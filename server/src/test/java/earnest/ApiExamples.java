@@ -34,9 +34,9 @@ final class ApiExamples {
     private final ApiShape shape;
 
     ApiExamples(App app) {
-        JsonNode description = app.http().get("/api/openapi.json").ok();
+        JsonNode description = app.description();
         shape = new ApiShape(description);
-        answers = app.ground().checkout().resolve("server/src/main/resources/api/answers");
+        answers = app.ground().checkout().resolve("server/src/test/resources/api/answers");
         for (Map.Entry<String, JsonNode> path : description.get("paths").properties()) {
             for (Map.Entry<String, JsonNode> one : path.getValue().properties()) {
                 calls.put(

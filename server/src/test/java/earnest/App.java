@@ -42,6 +42,8 @@ public final class App {
         static final App APP = new App();
     }
 
+    private static final String API_AS_IT_IS = "/api/as-it-is.json";
+
     private final Ground ground;
     private final ConfigurableApplicationContext context;
     private final People people;
@@ -67,7 +69,11 @@ public final class App {
                         "--spring.config.additional-location=file:"
                                 + ground.home().resolve("server.properties"),
                         // So that tests can come from many places.
-                        "--earnest.access.trusted-proxies=127.0.0.1");
+                        "--earnest.access.trusted-proxies=127.0.0.1",
+                        "--springdoc.api-docs.path=" + API_AS_IT_IS,
+                        "--springdoc.default-flat-param-object=true",
+                        "--springdoc.default-produces-media-type=application/json",
+                        "--springdoc.writer-with-order-by-keys=true");
         ground.beforeEnd(context::close);
         setUpOrganisation();
         Steward steward = new Steward(ground);
@@ -277,6 +283,11 @@ public final class App {
     /** Tells what happened, as a folder of a channel would: in a transaction. */
     public void publish(Object event) {
         bean(Writes.class).run(() -> context.publishEvent(event));
+    }
+
+    /** The API as it is described now, whatever was committed. */
+    public JsonNode description() {
+        return desk("tove.rask").api().get(API_AS_IT_IS).ok();
     }
 
     public <T> T bean(Class<T> type) {

@@ -40,7 +40,7 @@ class OpenApiTest {
 
     OpenApiTest(App app) {
         this.app = app;
-        this.now = app.http().get("/api/openapi.json").ok();
+        this.now = app.description();
     }
 
     private record Call(String method, String path, JsonNode operation) {}
@@ -74,6 +74,14 @@ class OpenApiTest {
                 JsonMapper.shared().readTree(Files.readString(committed)),
                 now,
                 "the API changed: run ./earnest api and look at the difference");
+    }
+
+    @Test
+    void theServerGivesTheCommittedDescription() throws IOException {
+        Path committed = app.ground().checkout().resolve("web/src/api/openapi.json");
+        assertEquals(
+                JsonMapper.shared().readTree(Files.readString(committed)),
+                app.http().get("/api/openapi.json").ok());
     }
 
     @Test

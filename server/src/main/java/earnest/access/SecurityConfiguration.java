@@ -150,12 +150,6 @@ class SecurityConfiguration implements WebMvcConfigurer {
         };
     }
 
-    static {
-        // Who is signed in comes from the session, never from what is sent.
-        org.springdoc.core.utils.SpringDocUtils.getConfig()
-                .addRequestWrapperToIgnore(SignedIn.class);
-    }
-
     @Override
     public void addArgumentResolvers(List<HandlerMethodArgumentResolver> resolvers) {
         resolvers.add(new SignedInResolver());

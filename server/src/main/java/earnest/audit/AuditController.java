@@ -3,6 +3,7 @@ package earnest.audit;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.ground.ApiCall;
+import earnest.ground.QueryObject;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -13,7 +14,6 @@ import earnest.tickets.Tickets;
 import io.swagger.v3.oas.annotations.media.Schema;
 
 import org.jspecify.annotations.Nullable;
-import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
@@ -84,7 +84,7 @@ class AuditController {
     @GetMapping("/api/record")
     Reading read(
             SignedIn me,
-            @ParameterObject RecordFilter question,
+            @QueryObject RecordFilter question,
             @RequestParam @Nullable Instant before,
             @RequestParam @Nullable UUID beforeEntry) {
         me.must(Right.READ_RECORD);

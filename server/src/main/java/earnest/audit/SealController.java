@@ -4,6 +4,7 @@ import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
+import earnest.ground.QueryObject;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -17,7 +18,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 
 import org.jspecify.annotations.Nullable;
-import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -171,7 +171,7 @@ class SealController {
     @GetMapping("/api/record/export/asked")
     ResponseEntity<StreamingResponseBody> exportAsked(
             SignedIn me,
-            @ParameterObject RecordFilter question,
+            @QueryObject RecordFilter question,
             @RequestParam(defaultValue = "jsonl") String format) {
         me.must(Right.EXPORT_RECORD);
         RecordFiles.Format form = form(format);

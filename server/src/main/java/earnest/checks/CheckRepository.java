@@ -3,6 +3,7 @@ package earnest.checks;
 import earnest.ground.InsertRepository;
 
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
@@ -13,10 +14,20 @@ import java.util.UUID;
 interface CheckRepository extends JpaRepository<ProofCheck, UUID>, InsertRepository<ProofCheck> {
     List<ProofCheck> findByTicketIdOrderByStartedAt(UUID ticketId);
 
-    @Query(
-            "select count(c) from ProofCheck c where c.personId = ?1 and c.ticketId <> ?2 and"
-                    + " c.state = earnest.checks.methods.CheckState.FAILED and c.endedAt >= ?3")
-    long failedElsewhere(UUID person, UUID but, Instant since);
+    /**
+     * What bears on a ticket and the person named on it: the ticket's checks, and of the person's
+     * on other tickets each 'no' that was not lifted and what failed since then. One statement of
+     * two looks into a key; with an 'or' it would look through a table.
+     */
+    @NativeQuery(
+            """
+            select * from proof_check where ticket_id = ?1
+            union all
+            select * from proof_check where person_id = ?2 and ticket_id <> ?1
+              and (state = 'DENIED' and stop_lifted_at is null or state = 'FAILED' and ended_at >= ?3)
+            order by started_at
+            """)
+    List<ProofCheck> bearing(UUID ticket, UUID person, Instant since);
 
     /** Every 'no' of a person that was not lifted, on whichever ticket. */
     @Query(

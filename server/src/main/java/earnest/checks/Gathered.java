@@ -55,12 +55,17 @@ class Gathered {
         this.clock = clock;
     }
 
-    /** What is known of a ticket and the person named on it, read once. */
+    /**
+     * What is known of a ticket and the person named on it, read once.
+     *
+     * @param checks of the ticket, oldest first
+     * @param elsewhere each 'no' of the person on other tickets, and what they failed there lately
+     */
     record OfTicket(
             Tickets.View ticket,
             UUID person,
             List<ProofCheck> checks,
-            List<ProofCheck> stops,
+            List<ProofCheck> elsewhere,
             List<People.Contact> contacts) {
 
         /**
@@ -72,7 +77,11 @@ class Gathered {
             return Stream.concat(
                             checks.stream()
                                     .filter(check -> check.endedAt != null && countsHere(check)),
-                            stops.stream().filter(stop -> !stop.ticketId.equals(ticket.id())))
+                            // A closed ticket shows what stood then.
+                            ticket.state() == Tickets.State.CLOSED
+                                    ? Stream.of()
+                                    : elsewhere.stream()
+                                            .filter(check -> check.state == CheckState.DENIED))
                     .toList();
         }
 
@@ -107,12 +116,16 @@ class Gathered {
     }
 
     OfTicket known(Tickets.View ticket, UUID person) {
+        Map<Boolean, List<ProofCheck>> bearing =
+                checks.bearing(ticket.id(), person, clock.instant().minus(LATELY)).stream()
+                        .collect(
+                                Collectors.partitioningBy(
+                                        check -> check.ticketId.equals(ticket.id())));
         return new OfTicket(
                 ticket,
                 person,
-                checks.findByTicketIdOrderByStartedAt(ticket.id()),
-                // A closed ticket shows what stood then.
-                ticket.state() == Tickets.State.CLOSED ? List.of() : checks.stops(person),
+                Objects.requireNonNull(bearing.get(true)),
+                Objects.requireNonNull(bearing.get(false)),
                 people.contacts(person));
     }
 
@@ -149,7 +162,7 @@ class Gathered {
         if (of.contacts().stream().anyMatch(contact -> recent(contact, days, now))) {
             signals.put("contact-changed", "A contact changed in the last " + days + " days");
         }
-        if (checks.failedElsewhere(person, ticket, lately) > 0) {
+        if (of.elsewhere().stream().anyMatch(check -> check.state == CheckState.FAILED)) {
             signals.put("failed-elsewhere", "Failed a check on another ticket today");
         }
         if (tickets.anyOther(person, ticket, lately)) {

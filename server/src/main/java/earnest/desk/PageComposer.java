@@ -117,9 +117,7 @@ class PageComposer {
                 t.state(),
                 t.openedAt(),
                 holder,
-                holder == null
-                        ? null
-                        : analysts.find(holder).map(Analysts.Colleague::name).orElse(null),
+                holder == null ? null : name(holder, me),
                 me.id().equals(holder) && t.state() != Tickets.State.CLOSED,
                 channels.channel(t.channel()).words(),
                 t.talk() == null ? null : talk(t.talk()),
@@ -129,6 +127,12 @@ class PageComposer {
                 t.version(),
                 t.summary(),
                 t.reminder());
+    }
+
+    private @Nullable String name(UUID holder, SignedIn me) {
+        return holder.equals(me.id())
+                ? me.name()
+                : analysts.find(holder).map(Analysts.Colleague::name).orElse(null);
     }
 
     /** Where it comes from is no secret of the person named, but masked like any contact. */

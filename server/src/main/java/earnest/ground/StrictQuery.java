@@ -3,7 +3,6 @@ package earnest.ground;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 
-import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.MethodParameter;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -54,7 +53,7 @@ class StrictQuery implements WebMvcConfigurer, HandlerInterceptor {
         for (MethodParameter parameter : method.getMethodParameters()) {
             if (parameter.hasParameterAnnotation(RequestParam.class)) {
                 names.add(parameter.getParameter().getName());
-            } else if (parameter.hasParameterAnnotation(ParameterObject.class)) {
+            } else if (parameter.hasParameterAnnotation(QueryObject.class)) {
                 components(parameter).forEach(names::add);
             }
         }

@@ -19,6 +19,12 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
     @Query("select t from Ticket t where t.id = ?1")
     Optional<Ticket> lock(UUID id);
 
+    /** A ticket with each of its conversations, oldest first; with none it is one row. */
+    @Query(
+            "select t, c from Ticket t left join Conversation c on c.ticketId = t.id where t.id ="
+                    + " ?1 order by c.rangAt")
+    List<Object[]> withConversations(UUID id);
+
     Optional<Ticket> findByNumber(long number);
 
     /** What is told of many at once. */

@@ -1,9 +1,12 @@
 package earnest.tickets;
 
+import earnest.ground.Problem;
+
 import org.springframework.stereotype.Component;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -11,14 +14,23 @@ import java.util.stream.Collectors;
 /** Tickets with their conversations, as others see them. */
 @Component
 class TicketViews {
+    private final TicketRepository tickets;
     private final ConversationRepository conversations;
 
-    TicketViews(ConversationRepository conversations) {
+    TicketViews(TicketRepository tickets, ConversationRepository conversations) {
+        this.tickets = tickets;
         this.conversations = conversations;
     }
 
-    Tickets.View of(Ticket ticket) {
-        return view(ticket, conversations.findByTicketIdInOrderByRangAt(List.of(ticket.id)));
+    /** One of them, read in one query. */
+    Tickets.View of(UUID id) {
+        List<Object[]> rows = tickets.withConversations(id);
+        if (rows.isEmpty()) {
+            throw Problem.unknown("ticket");
+        }
+        return view(
+                (Ticket) rows.getFirst()[0],
+                rows.stream().map(row -> (Conversation) row[1]).filter(Objects::nonNull).toList());
     }
 
     List<Tickets.View> of(List<Ticket> found) {

@@ -2,6 +2,8 @@ package earnest.ground;
 
 import com.fasterxml.jackson.databind.JavaType;
 
+import earnest.access.SignedIn;
+
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
@@ -32,7 +34,9 @@ class OpenApiConfiguration {
     @Bean
     OpenAPI openApi() {
         SpringDocUtils.getConfig()
-                .replaceWithSchema(StreamingResponseBody.class, new StringSchema());
+                .replaceWithSchema(StreamingResponseBody.class, new StringSchema())
+                // Who is signed in comes from the session, never from what is sent.
+                .addRequestWrapperToIgnore(SignedIn.class);
         Schema<Object> problem = new ObjectSchema();
         problem.required(List.of("type", "title", "status", "detail"))
                 .description("What went wrong, and the next thing to do (RFC 9457).")
