@@ -103,6 +103,28 @@ describe("live pages", () => {
     stop();
   });
 
+  it("asks the systems for accounts only when something may have changed there", async () => {
+    const fetch = vi.fn(async () => "accounts");
+    const observer = new QueryObserver(queries, {
+      queryKey: ["accounts", "t"],
+      queryFn: fetch,
+      staleTime: 60_000,
+    });
+    const stop = observer.subscribe(() => {});
+    await settle();
+    for (const kind of ["check-begun", "check-passed", "line-held", "ticket-taken"])
+      stream().tell({ kind, ticket: "t" });
+    await settle();
+    expect(fetch).toHaveBeenCalledTimes(1);
+    stream().tell({ kind: "change-took-effect", ticket: "t" });
+    await settle();
+    expect(fetch).toHaveBeenCalledTimes(2);
+    stream().tell({ kind: "person-claimed", ticket: "another" });
+    await settle();
+    expect(fetch).toHaveBeenCalledTimes(2);
+    stop();
+  });
+
   it("asks everything anew when the stream opens again, and says when it is away", async () => {
     const edge = slowEdge(queries);
     await settle();

@@ -8,6 +8,9 @@ interface Told {
   ticket?: string;
 }
 
+/** What changes accounts, or whose they are; else nobody has to ask the systems again. */
+const OF_ACCOUNTS = /^(person|named|change|handover)-/;
+
 /**
  * Follows the record and has the queries that it touches asked again. On every (re)connection all is
  * asked anew, since something may have been missed. Returns how to end it.
@@ -32,8 +35,8 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
     ask(["edge"]);
     if (told.ticket) {
       ask(["page", told.ticket]);
-      ask(["accounts", told.ticket]);
-      ask(["runs", told.ticket]);
+      if (OF_ACCOUNTS.test(told.kind ?? "")) ask(["accounts", told.ticket]);
+      if (told.kind?.startsWith("run-")) ask(["runs", told.ticket]);
     }
   };
   const lost = () => {

@@ -20,6 +20,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * Pages that stand open at the desk while calls are taken, and do what the browser's page does: one
@@ -27,6 +28,9 @@ import java.util.Set;
  * them ask anew, once for all that was told meanwhile.
  */
 final class OpenPages implements AutoCloseable {
+    /** As in the page: web/src/live/live.ts. */
+    private static final Pattern OF_ACCOUNTS = Pattern.compile("(person|named|change|handover)-");
+
     private final List<InputStream> streams = new ArrayList<>();
 
     OpenPages(Ground ground, List<String> analysts) {
@@ -87,7 +91,9 @@ final class OpenPages implements AutoCloseable {
             if (showsTickets && event.has("ticket")) {
                 String ticket = "/api/tickets/" + event.get("ticket").asString();
                 paths.add(ticket);
-                paths.add(ticket + "/accounts");
+                if (OF_ACCOUNTS.matcher(event.get("kind").asString()).lookingAt()) {
+                    paths.add(ticket + "/accounts");
+                }
             }
             notifyAll();
         }

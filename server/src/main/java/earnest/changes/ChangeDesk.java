@@ -48,4 +48,9 @@ class ChangeDesk implements Changes {
     public Optional<View> change(UUID id) {
         return done.change(id);
     }
+
+    @Override
+    public Made made(UUID id) {
+        return done.made(id);
+    }
 }

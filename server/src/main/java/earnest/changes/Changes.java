@@ -78,6 +78,16 @@ public interface Changes {
     Optional<View> change(UUID id);
 
     /**
+     * What a change was made to; that never changes.
+     *
+     * @throws java.util.NoSuchElementException if there is no such change
+     */
+    Made made(UUID id);
+
+    /** Whose account it was, where, and what was done. */
+    record Made(UUID person, String system, AccountRef account, Action action) {}
+
+    /**
      * {@code intended -> asked -> took effect | refused | unknown}, {@code unknown -> took effect |
      * did not}.
      */

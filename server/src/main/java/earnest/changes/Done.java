@@ -1,5 +1,7 @@
 package earnest.changes;
 
+import earnest.ground.Reading;
+
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
@@ -7,13 +9,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 
 /** Changes as they are read. */
 @Component
 class Done {
+    private static final int MOST_MADE = 5_000;
+
     private final ChangeRepository changes;
     private final ServerRepository servers;
+    private final Map<UUID, Changes.Made> made = new ConcurrentHashMap<>();
 
     Done(ChangeRepository changes, ServerRepository servers) {
         this.changes = changes;
@@ -25,7 +31,24 @@ class Done {
     }
 
     Optional<Changes.View> change(UUID id) {
-        return changes.findById(id).map(change -> views(List.of(change)).getFirst());
+        return Reading.once(
+                () -> changes.findById(id).map(change -> views(List.of(change)).getFirst()),
+                "change",
+                id);
+    }
+
+    /** The columns that it rests on are written once, so it is read once. */
+    Changes.Made made(UUID id) {
+        Changes.Made known = made.get(id);
+        if (known == null) {
+            AccountChange change = changes.findById(id).orElseThrow();
+            known = new Changes.Made(change.personId, change.system, change.ref(), change.action);
+            if (made.size() >= MOST_MADE) {
+                made.clear();
+            }
+            made.put(id, known);
+        }
+        return known;
     }
 
     private List<Changes.View> views(List<AccountChange> found) {

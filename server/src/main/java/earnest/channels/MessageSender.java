@@ -3,6 +3,7 @@ package earnest.channels;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 import earnest.ground.JobQueue;
+import earnest.ground.Reading;
 import earnest.ground.Waypoints;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
@@ -135,7 +136,9 @@ class MessageSender implements Messages, Worker {
     @Override
     public List<Sent> about(UUID about) {
         List<Sent> sent = new ArrayList<>();
-        for (Message message : messages.findByAboutIdOrderByMadeAt(about)) {
+        List<Message> all =
+                Reading.once(() -> messages.findByAboutIdOrderByMadeAt(about), "messages", about);
+        for (Message message : all) {
             UUID contact = message.contactId;
             if (contact != null) {
                 sent.add(

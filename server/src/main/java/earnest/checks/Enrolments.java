@@ -4,6 +4,7 @@ import earnest.core.codes.Guard;
 import earnest.core.codes.Totp;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
+import earnest.ground.Reading;
 import earnest.ground.Writes;
 import earnest.wrapped.WrappedSecrets;
 
@@ -82,6 +83,10 @@ public class Enrolments {
 
     /** The authenticators of a person, the one that they have longest first. */
     public List<Device> authenticators(UUID person) {
+        return Reading.once(() -> readAuthenticators(person), "authenticators", person);
+    }
+
+    private List<Device> readAuthenticators(UUID person) {
         return enrolments
                 .findByPersonIdAndKindOrderByEnrolledAtAscIdAsc(person, Enrolment.AUTHENTICATOR)
                 .stream()

@@ -103,7 +103,7 @@ class StandingOfTickets implements Standing {
                 assessed.known().open(clock.instant()).map(this::open).orElse(null),
                 assessed.assessment().verdicts().stream().map(judgements::of).toList(),
                 deniable(assessed),
-                stops.waiting(person).orElse(null));
+                assessed.assessment().stopped() ? stops.waiting(person).orElse(null) : null);
     }
 
     private List<Explanation> explanations(Assessed assessed) {

@@ -7,6 +7,7 @@ import earnest.checks.Standing;
 import earnest.ground.ApiCall;
 import earnest.ground.ManyLines;
 import earnest.ground.Problem;
+import earnest.ground.Reading;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -84,7 +85,7 @@ class DeskController {
     @GetMapping("/api/desk")
     Queue.Edge desk(SignedIn me) {
         me.must(Right.WORK_AT_DESK);
-        return writes.get(() -> queue.edge(me));
+        return queue.edge(me);
     }
 
     @ApiCall(
@@ -99,7 +100,7 @@ class DeskController {
         // One transaction for the whole page: one connection, and each row read once.
         return writes.get(
                 () -> {
-                    Page page = pages.page(ticket, me);
+                    Page page = Reading.of(() -> pages.page(ticket, me));
                     readByAnother(page, me);
                     return page;
                 });
@@ -136,7 +137,7 @@ class DeskController {
     @GetMapping("/api/tickets/{ticket}/summary")
     Draft draft(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
-        return writes.get(() -> new Draft(summary.of(ticket)));
+        return writes.get(() -> Reading.of(() -> new Draft(summary.of(ticket))));
     }
 
     @ApiCall(
@@ -156,7 +157,7 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
         me.must(Right.WORK_AT_DESK);
-        if (standing.holdsLiveSecret(ticket, closing.summary())) {
+        if (writes.get(() -> standing.holdsLiveSecret(ticket, closing.summary()))) {
             throw new Problem(
                     422,
                     "secret-in-summary",

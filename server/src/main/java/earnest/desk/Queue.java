@@ -5,6 +5,9 @@ import earnest.access.SignedIn;
 import earnest.channels.ChannelWords;
 import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
+import earnest.ground.Reading;
+import earnest.ground.Together;
+import earnest.ground.Writes;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
@@ -47,31 +50,46 @@ class Queue {
     private final TicketChannels channels;
     private final People people;
     private final Analysts analysts;
+    private final Together<List<Row>> rows;
 
-    Queue(Tickets tickets, TicketChannels channels, People people, Analysts analysts) {
+    Queue(
+            Tickets tickets,
+            TicketChannels channels,
+            People people,
+            Analysts analysts,
+            Writes writes) {
+        this.rows = new Together<>(() -> writes.get(() -> Reading.of(this::read)));
         this.tickets = tickets;
         this.channels = channels;
         this.people = people;
         this.analysts = analysts;
     }
 
+    /** A row with whose it is. */
+    private record Row(@Nullable UUID holder, Waiting shown) {}
+
+    /** The same rows for everybody at the desk: pages that ask at one moment share them. */
     Edge edge(SignedIn me) {
         List<Waiting> inHand = new ArrayList<>();
         List<Waiting> waiting = new ArrayList<>();
         List<Waiting> withColleagues = new ArrayList<>();
-        for (Tickets.View ticket : tickets.open()) {
-            UUID holder = ticket.holder();
-            if (holder == null) {
-                if (!helpsThemselves(ticket)) {
-                    waiting.add(row(ticket));
-                }
-            } else if (holder.equals(me.id())) {
-                inHand.add(row(ticket));
+        for (Row row : rows.get()) {
+            if (row.holder == null) {
+                waiting.add(row.shown);
+            } else if (row.holder.equals(me.id())) {
+                inHand.add(row.shown);
             } else {
-                withColleagues.add(row(ticket));
+                withColleagues.add(row.shown);
             }
         }
         return new Edge(inHand, waiting, withColleagues);
+    }
+
+    private List<Row> read() {
+        return tickets.open().stream()
+                .filter(ticket -> ticket.holder() != null || !helpsThemselves(ticket))
+                .map(ticket -> new Row(ticket.holder(), row(ticket)))
+                .toList();
     }
 
     /** Nobody has to do anything, until something is to be remembered. */

@@ -14,6 +14,7 @@ import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
@@ -56,6 +57,11 @@ class WhoComposer {
 
     Page.Who who(People.Person p, Tickets.View ticket) {
         List<People.Contact> contacts = people.contacts(p.id());
+        Instant late = clock.instant().minus(EARLIER);
+        List<Tickets.View> others =
+                tickets.ofPerson(p.id(), late).stream()
+                        .filter(other -> !other.id().equals(ticket.id()))
+                        .toList();
         return new Page.Who(
                 p.id(),
                 p.name(),
@@ -69,18 +75,19 @@ class WhoComposer {
                 standing.devices(p.id()),
                 people.facts(p.id()).stream().map(f -> f.kind().words()).toList(),
                 people.groups(p.id()).stream().sorted().map(g -> g.replace('-', ' ')).toList(),
-                earlier(p, ticket),
-                alsoOnTheLine(p, ticket),
+                earlier(others, late),
+                alsoOnTheLine(others, ticket),
                 inForce(p, ticket),
                 p.gone());
     }
 
-    private List<Page.AlsoHere> alsoOnTheLine(People.Person p, Tickets.View ticket) {
+    private List<Page.AlsoHere> alsoOnTheLine(List<Tickets.View> others, Tickets.View ticket) {
         if (!channels.channel(ticket.channel()).present()) {
             return List.of();
         }
-        return tickets.openOf(p.id()).stream()
-                .filter(other -> !other.id().equals(ticket.id()) && other.conversation() != null)
+        return others.reversed().stream()
+                .filter(other -> other.state() != Tickets.State.CLOSED)
+                .filter(other -> other.conversation() != null)
                 .filter(other -> channels.channel(other.channel()).present())
                 .map(
                         other ->
@@ -140,8 +147,9 @@ class WhoComposer {
                 .orElse("%s is not on record for %s.".formatted(say.address(), p.name()));
     }
 
-    private List<Page.Earlier> earlier(People.Person p, Tickets.View ticket) {
-        return tickets.others(p.id(), ticket.id(), clock.instant().minus(EARLIER)).stream()
+    private static List<Page.Earlier> earlier(List<Tickets.View> others, Instant late) {
+        return others.stream()
+                .filter(other -> !other.openedAt().isBefore(late))
                 .limit(MOST_EARLIER)
                 .map(
                         t ->

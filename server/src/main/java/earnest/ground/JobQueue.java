@@ -1,18 +1,14 @@
 package earnest.ground;
 
 import com.github.kagkarlsson.scheduler.Scheduler;
-import com.github.kagkarlsson.scheduler.SchedulerClient;
-import com.github.kagkarlsson.scheduler.jdbc.AutodetectJdbcCustomization;
-import com.github.kagkarlsson.scheduler.task.TaskInstance;
 
 import org.springframework.beans.factory.ObjectProvider;
-import org.springframework.jdbc.datasource.TransactionAwareDataSourceProxy;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
-import java.time.Instant;
+import java.time.LocalDateTime;
+import java.time.ZoneOffset;
 import java.util.UUID;
-
-import javax.sql.DataSource;
 
 /**
  * Work that must happen later or survive a crash: a row first, in the transaction that calls for
@@ -39,16 +35,12 @@ public class JobQueue {
         }
     }
 
-    private final SchedulerClient table;
+    private final JdbcTemplate jdbc;
     private final ObjectProvider<Scheduler> scheduler;
     private final Writes writes;
 
-    JobQueue(DataSource database, ObjectProvider<Scheduler> scheduler, Writes writes) {
-        DataSource inTransactions = new TransactionAwareDataSourceProxy(database);
-        this.table =
-                SchedulerClient.Builder.create(inTransactions)
-                        .jdbcCustomization(new AutodetectJdbcCustomization(inTransactions, true))
-                        .build();
+    JobQueue(JdbcTemplate jdbc, ObjectProvider<Scheduler> scheduler, Writes writes) {
+        this.jdbc = jdbc;
         this.scheduler = scheduler;
         this.writes = writes;
     }
@@ -58,9 +50,16 @@ public class JobQueue {
      * as it was.
      */
     public void soon(Kind kind, UUID about) {
-        TaskInstance<Void> task = new TaskInstance<>(kind.name(), kind.job(about));
-        Instant now = SchedulerConfiguration.now();
-        writes.run(() -> table.scheduleIfNotExists(task, now));
+        LocalDateTime now = LocalDateTime.ofInstant(SchedulerConfiguration.now(), ZoneOffset.UTC);
+        writes.run(
+                () ->
+                        jdbc.update(
+                                "insert ignore into scheduled_tasks (task_name, task_instance,"
+                                        + " execution_time, picked, version) values (?, ?, ?, 0,"
+                                        + " 1)",
+                                kind.name(),
+                                kind.job(about),
+                                now));
         Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());
     }
 }

@@ -82,8 +82,8 @@ class SchedulerConfiguration {
 
     private static Optional<Duration> again(Worker worker, String job) {
         try {
-            return worker.work(JobQueue.Kind.about(job));
-        } catch (RuntimeException trouble) {
+            return Epoch.during(() -> worker.work(JobQueue.Kind.about(job)));
+        } catch (Exception trouble) {
             LOG.warn(
                     "{} {} will be tried again: {}",
                     worker.kind().name(),

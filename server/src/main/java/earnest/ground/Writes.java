@@ -8,6 +8,8 @@ import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 
+import java.util.HashSet;
+import java.util.Set;
 import java.util.concurrent.ThreadLocalRandom;
 import java.util.function.Supplier;
 
@@ -48,6 +50,32 @@ public class Writes {
                     work.run();
                     return Boolean.TRUE;
                 });
+    }
+
+    /**
+     * Whether this is asked for the first time in the present transaction; always so outside one.
+     */
+    public static boolean isFirst(String what) {
+        if (!TransactionSynchronizationManager.isActualTransactionActive()) {
+            return true;
+        }
+        Asked asked = (Asked) TransactionSynchronizationManager.getResource(Asked.KEY);
+        if (asked == null) {
+            asked = new Asked();
+            TransactionSynchronizationManager.bindResource(Asked.KEY, asked);
+            TransactionSynchronizationManager.registerSynchronization(asked);
+        }
+        return asked.what.add(what);
+    }
+
+    private static final class Asked implements TransactionSynchronization {
+        static final Object KEY = new Object();
+        final Set<String> what = new HashSet<>();
+
+        @Override
+        public void afterCompletion(int status) {
+            TransactionSynchronizationManager.unbindResourceIfPossible(KEY);
+        }
     }
 
     /** Does something once the present transaction is committed. */

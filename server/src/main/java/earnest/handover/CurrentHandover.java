@@ -1,5 +1,7 @@
 package earnest.handover;
 
+import earnest.ground.Reading;
+
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -23,7 +25,7 @@ class CurrentHandover {
     }
 
     Optional<Handover> of(UUID ticket) {
-        List<Handover> all = handovers.findByTicketIdOrderByMadeAt(ticket);
+        List<Handover> all = all(ticket);
         return toHandOver(all).stream()
                 .findFirst()
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.getLast()));
@@ -31,7 +33,12 @@ class CurrentHandover {
 
     /** Those of a ticket that wait behind the one now. */
     List<Handover> behind(UUID ticket) {
-        return toHandOver(handovers.findByTicketIdOrderByMadeAt(ticket)).stream().skip(1).toList();
+        return toHandOver(all(ticket)).stream().skip(1).toList();
+    }
+
+    private List<Handover> all(UUID ticket) {
+        return Reading.once(
+                () -> handovers.findByTicketIdOrderByMadeAt(ticket), "handovers", ticket);
     }
 
     private List<Handover> toHandOver(List<Handover> all) {

@@ -9,6 +9,7 @@ import earnest.checks.Standing;
 import earnest.core.assurance.Route;
 import earnest.core.assurance.Verdict;
 import earnest.ground.Problem;
+import earnest.ground.Writes;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -34,6 +35,7 @@ class HandoverPermits {
     private final Standing standing;
     private final Tickets tickets;
     private final TicketChannels channels;
+    private final Writes writes;
     private final Clock clock;
 
     HandoverPermits(
@@ -44,6 +46,7 @@ class HandoverPermits {
             Standing standing,
             Tickets tickets,
             TicketChannels channels,
+            Writes writes,
             Clock clock) {
         this.handovers = handovers;
         this.current = current;
@@ -52,6 +55,7 @@ class HandoverPermits {
         this.standing = standing;
         this.tickets = tickets;
         this.channels = channels;
+        this.writes = writes;
         this.clock = clock;
     }
 
@@ -101,8 +105,7 @@ class HandoverPermits {
 
     /** The groups that the judgement may hang on; asked of a system, before anything is locked. */
     Set<String> groups(UUID ticket) {
-        return current.of(ticket)
-                .flatMap(handover -> changes.change(handover.changeId))
+        return writes.get(() -> current.of(ticket).map(handover -> changes.made(handover.changeId)))
                 .map(change -> accounts.groups(change.person(), change.system()))
                 .orElse(Set.of());
     }
@@ -124,7 +127,7 @@ class HandoverPermits {
                                                 "nothing-to-hand-over",
                                                 "There is no new password on this ticket."));
         mustBeInForce(handover, clock.instant());
-        Changes.View change = changes.change(handover.changeId).orElseThrow();
+        Changes.Made change = changes.made(handover.changeId);
         Standing.Deed deed =
                 new Standing.Deed(
                         handover.personId,

@@ -4,6 +4,7 @@ import earnest.connectors.PeopleSource;
 import earnest.core.json.Json;
 import earnest.ground.Epoch;
 import earnest.ground.Remembered;
+import earnest.ground.Writes;
 import earnest.systems.Systems;
 
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -13,6 +14,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Timestamp;
 import java.time.Instant;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
@@ -38,6 +40,8 @@ class Directory implements People {
     private final Remembered<UUID, Optional<Person>> persons;
     private final Remembered<UUID, List<Contact>> contacts;
     private final Remembered<UUID, List<Fact>> facts;
+    private final Remembered<String, List<Person>> withContacts;
+    private final Remembered<UUID, List<NamedPath>> paths;
 
     Directory(
             PeopleRepository people,
@@ -58,10 +62,15 @@ class Directory implements People {
         this.persons = new Remembered<>(epoch, REMEMBERED, this::readPerson);
         this.contacts = new Remembered<>(epoch, REMEMBERED, this::readContacts);
         this.facts = new Remembered<>(epoch, REMEMBERED, this::readFacts);
+        this.withContacts = new Remembered<>(epoch, REMEMBERED, this::readWithContact);
+        this.paths = new Remembered<>(epoch, REMEMBERED, this::readPaths);
     }
 
     @Override
     public void lock(UUID person) {
+        if (!Writes.isFirst("person " + person)) {
+            return;
+        }
         database.sql("select id from person where id = :p for update")
                 .param("p", person)
                 .query(UUID.class)
@@ -132,6 +141,10 @@ class Directory implements People {
 
     @Override
     public List<Person> withContact(String value) {
+        return withContacts.get(value);
+    }
+
+    private List<Person> readWithContact(String value) {
         List<UUID> ids =
                 database.sql(
                                 "select person_id from contact where value = :value and removed_at"
@@ -191,16 +204,27 @@ class Directory implements People {
     @Override
     public Map<String, String> pathNames(Set<UUID> people) {
         Map<String, String> names = new HashMap<>();
-        database.sql(
-                        "select id, kind, value, since, set_by, path_name from contact where"
-                                + " person_id in (:people) order by id")
-                .param("people", people)
-                .query(
-                        row -> {
-                            names.putIfAbsent(
-                                    contactRow(row, 0).path(), row.getString("path_name"));
-                        });
+        people.stream()
+                .flatMap(person -> paths.get(person).stream())
+                .sorted(Comparator.comparing(NamedPath::contact))
+                .forEach(path -> names.putIfAbsent(path.path, path.name));
         return names;
+    }
+
+    private record NamedPath(UUID contact, String path, String name) {}
+
+    private List<NamedPath> readPaths(UUID person) {
+        return database.sql(
+                        "select id, kind, value, since, set_by, path_name from contact where"
+                                + " person_id = :p")
+                .param("p", person)
+                .query(
+                        (row, i) -> {
+                            Contact contact = contactRow(row, i);
+                            return new NamedPath(
+                                    contact.id(), contact.path(), row.getString("path_name"));
+                        })
+                .list();
     }
 
     private static Contact contactRow(ResultSet row, int i) throws SQLException {

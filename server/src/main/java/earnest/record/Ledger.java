@@ -126,7 +126,9 @@ class Ledger implements TheRecord {
                 Matching.bind(
                                 client.sql(
                                         """
-                                        select e.id, e.at, e.leaf, n.number
+                                        select e.id, e.at, e.leaf, n.number,
+                                          (select json_arrayagg(json_array(p.field, p.value)) from entry_personal p
+                                            where p.entry_id = e.id) as personal
                                         from entry e left join entry_number n on n.entry_id = e.id where
                                         """
                                                 + Matching.CONDITION
@@ -135,7 +137,6 @@ class Ledger implements TheRecord {
                         .param("most", query.most())
                         .query(Ledger::leaf)
                         .list();
-        Map<UUID, Map<String, String>> personal = personal(leaves);
         Map<Long, Long> sealed =
                 seals.over(
                         leaves.stream()
@@ -143,12 +144,7 @@ class Ledger implements TheRecord {
                                 .filter(Objects::nonNull)
                                 .collect(Collectors.toSet()));
         return leaves.stream()
-                .map(
-                        leaf ->
-                                row(
-                                        leaf,
-                                        sealed.get(leaf.number),
-                                        personal.getOrDefault(leaf.id, Map.of())))
+                .map(leaf -> row(leaf, sealed.get(leaf.number), leaf.personal))
                 .toList();
     }
 
@@ -204,30 +200,30 @@ class Ledger implements TheRecord {
                 .orElseThrow();
     }
 
-    private record Leaves(UUID id, Instant at, JsonNode leaf, @Nullable Long number) {}
+    private record Leaves(
+            UUID id,
+            Instant at,
+            JsonNode leaf,
+            @Nullable Long number,
+            Map<String, String> personal) {}
 
     private static Leaves leaf(ResultSet row, int i) throws SQLException {
         return new Leaves(
                 row.getObject("id", UUID.class),
                 row.getTimestamp("at").toInstant(),
                 JsonMapper.shared().readTree(row.getString("leaf")),
-                row.getObject("number", Long.class));
+                row.getObject("number", Long.class),
+                personal(row.getString("personal")));
     }
 
-    private Map<UUID, Map<String, String>> personal(List<Leaves> leaves) {
-        Map<UUID, Map<String, String>> personal = new LinkedHashMap<>();
-        if (leaves.isEmpty()) {
-            return personal;
+    /** Personal values as the query gathers them: an array of pairs; null: none. */
+    private static Map<String, String> personal(@Nullable String pairs) {
+        Map<String, String> personal = new LinkedHashMap<>();
+        if (pairs != null) {
+            for (JsonNode pair : JsonMapper.shared().readTree(pairs)) {
+                personal.put(pair.get(0).asString(), pair.get(1).asString());
+            }
         }
-        client.sql("select entry_id, field, value from entry_personal where entry_id in (:ids)")
-                .param("ids", leaves.stream().map(Leaves::id).toList())
-                .query(
-                        row -> {
-                            personal.computeIfAbsent(
-                                            row.getObject("entry_id", UUID.class),
-                                            id -> new LinkedHashMap<>())
-                                    .put(row.getString("field"), row.getString("value"));
-                        });
         return personal;
     }
 

@@ -74,8 +74,10 @@ class Sealer implements Routine {
      * and since then only leaves were added.
      *
      * @param grown subtrees of the tree that are not committed yet
+     * @param leaves hashes of the leaves since the last full row of the tree
      */
-    private record Edge(Frontier tree, TreeRows.Grown grown, @Nullable Seal sealed) {
+    private record Edge(
+            Frontier tree, TreeRows.Grown grown, List<byte[]> leaves, @Nullable Seal sealed) {
         boolean isSealed() {
             return tree.size() == (sealed == null ? 0 : sealed.checkpoint().size());
         }
@@ -141,7 +143,8 @@ class Sealer implements Routine {
         if (sealed != null) {
             mustFollow(sealed.checkpoint(), root);
         }
-        return new Edge(tree, grown, sealed);
+        List<byte[]> leaves = new ArrayList<>(rows.leaves(TreeRows.tile(root.size()), root.size()));
+        return new Edge(tree, grown, leaves, sealed);
     }
 
     private void mustFollow(Checkpoint before, Seals.Root root) {
@@ -162,14 +165,20 @@ class Sealer implements Routine {
     private void number(Edge edge, List<Pendings.Pending> pending) {
         Frontier tree = edge.tree;
         long size = tree.size();
+        List<byte[]> before = List.copyOf(edge.leaves);
         List<TreeRows.Numbered> numbered = new ArrayList<>();
         for (Pendings.Pending entry : pending) {
             byte[] hash = Leaf.hash(entry.leaf());
             numbered.add(new TreeRows.Numbered(tree.size(), entry.id(), hash));
             tree.add(hash);
+            edge.leaves.add(hash);
+            if (tree.size() == TreeRows.tile(tree.size())) {
+                edge.leaves.clear();
+            }
         }
         store.inOne(
                 () -> {
+                    mustStandAsTheyDid(size, before);
                     rows.add(numbered);
                     rows.add(edge.grown);
                     seals.addRoot(new Seals.Root(tree.size(), tree.root(), clock.instant()));
@@ -178,6 +187,17 @@ class Sealer implements Routine {
                     return Boolean.TRUE;
                 });
         edge.grown.rows.clear();
+    }
+
+    /**
+     * Rows that were rewritten since they were sealed are found by the next seal, not years later.
+     */
+    private void mustStandAsTheyDid(long size, List<byte[]> leaves) {
+        List<byte[]> stored = rows.leaves(TreeRows.tile(size), size);
+        if (!Arrays.deepEquals(stored.toArray(), leaves.toArray())) {
+            throw new IllegalStateException(
+                    "the rows under entry %d are not those that were sealed".formatted(size));
+        }
     }
 
     /** Signs the root, which is committed, unless that was done. */
@@ -201,6 +221,6 @@ class Sealer implements Routine {
                 });
         waypoints.pass("seal-after-signed");
         events.publishEvent(new Wake(Witnesses.NAME));
-        return new Edge(edge.tree, edge.grown, seal);
+        return new Edge(edge.tree, edge.grown, edge.leaves, seal);
     }
 }

@@ -68,6 +68,22 @@ class TreeRows {
         }
     }
 
+    /** Where the row of {@value #IN_TILE} begins in which a number stands. */
+    static long tile(long number) {
+        return number - number % IN_TILE;
+    }
+
+    /** The hashes of the leaves from one number on, to before another. */
+    List<byte[]> leaves(long from, long to) {
+        return client.sql(
+                        "select leaf_hash from entry_number where number >= :from and number < :to"
+                                + " order by number")
+                .param("from", from)
+                .param("to", to)
+                .query((row, i) -> row.getBytes(1))
+                .list();
+    }
+
     /** Takes what has a number out of the queue; the database looks at what it rests on. */
     void forgetPending(long first, long past) {
         jdbc.update("call forget_numbered(?, ?)", first, past);

@@ -5,6 +5,7 @@ import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.channels.TicketChannels;
 import earnest.ground.Problem;
+import earnest.ground.Writes;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -25,8 +26,10 @@ class Holding {
         this.analysts = analysts;
     }
 
+    /** Locked once, it stays so until the transaction ends. */
     Ticket locked(UUID id) {
-        return tickets.lock(id).orElseThrow(() -> Problem.unknown("ticket"));
+        return (Writes.isFirst("ticket " + id) ? tickets.lock(id) : tickets.findById(id))
+                .orElseThrow(() -> Problem.unknown("ticket"));
     }
 
     Ticket held(UUID id, Actor actor) {

@@ -174,8 +174,8 @@ class TicketDesk implements Tickets {
     }
 
     @Override
-    public List<View> others(UUID person, UUID but, Instant since) {
-        return views.of(tickets.others(person, but, since));
+    public List<View> ofPerson(UUID person, Instant since) {
+        return TicketViews.ofRows(tickets.ofPerson(person, since));
     }
 
     @Override

@@ -45,10 +45,12 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
 
     List<Ticket> findByPersonIdAndStateNotOrderByOpenedAt(UUID personId, Tickets.State state);
 
+    /** Of a person, those that are open and those of late, each with its conversations. */
     @Query(
-            "select t from Ticket t where t.personId = ?1 and t.id <> ?2 and t.openedAt >= ?3 order"
-                    + " by t.openedAt desc")
-    List<Ticket> others(UUID person, UUID but, Instant since);
+            "select t, c from Ticket t left join Conversation c on c.ticketId = t.id where"
+                    + " t.personId = ?1 and (t.openedAt >= ?2 or t.state <> CLOSED) order by"
+                    + " t.openedAt desc, t.id, c.rangAt")
+    List<Object[]> ofPerson(UUID person, Instant since);
 
     boolean existsByPersonIdAndIdNotAndOpenedAtGreaterThanEqual(
             UUID person, UUID but, Instant since);

@@ -4,9 +4,10 @@ import earnest.ground.Problem;
 
 import org.springframework.stereotype.Component;
 
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -24,16 +25,28 @@ class TicketViews {
 
     /** One of them, read in one query. */
     Tickets.View of(UUID id) {
-        List<Object[]> rows = tickets.withConversations(id);
-        if (rows.isEmpty()) {
-            throw Problem.unknown("ticket");
+        return ofRows(tickets.withConversations(id)).stream()
+                .findFirst()
+                .orElseThrow(() -> Problem.unknown("ticket"));
+    }
+
+    /** Rows of tickets, each with its conversations, in their order. */
+    static List<Tickets.View> ofRows(List<Object[]> rows) {
+        Map<Ticket, List<Conversation>> talks = new LinkedHashMap<>();
+        for (Object[] row : rows) {
+            List<Conversation> all =
+                    talks.computeIfAbsent((Ticket) row[0], ticket -> new ArrayList<>());
+            if (row[1] != null) {
+                all.add((Conversation) row[1]);
+            }
         }
-        return view(
-                (Ticket) rows.getFirst()[0],
-                rows.stream().map(row -> (Conversation) row[1]).filter(Objects::nonNull).toList());
+        return talks.entrySet().stream().map(e -> view(e.getKey(), e.getValue())).toList();
     }
 
     List<Tickets.View> of(List<Ticket> found) {
+        if (found.isEmpty()) {
+            return List.of();
+        }
         Map<UUID, List<Conversation>> byTicket =
                 conversations
                         .findByTicketIdInOrderByRangAt(

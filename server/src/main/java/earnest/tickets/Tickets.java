@@ -104,8 +104,8 @@ public interface Tickets {
     /** All that are not closed on which the person is named. */
     List<View> openOf(UUID person);
 
-    /** Other tickets on which the person was named since then, newest first. */
-    List<View> others(UUID person, UUID but, Instant since);
+    /** All on which the person is named that are open or began since then, newest first. */
+    List<View> ofPerson(UUID person, Instant since);
 
     /** Whether the person was named on another ticket since then. */
     boolean anyOther(UUID person, UUID but, Instant since);
