@@ -1,6 +1,7 @@
 package earnest.bench;
 
 import earnest.Earnest;
+import earnest.Migrate;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -37,6 +38,9 @@ final class AppendBench {
         Report.head(
                 "Appends to the record with sealing on (against bare inserts of the same rows)");
         ground.launcher("properties");
+        Migrate.to(
+                "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
+                ground.secret("db-migrate"));
         try (ConfigurableApplicationContext server =
                 SpringApplication.run(
                         Earnest.class,

@@ -73,13 +73,13 @@ class Ledger implements TheRecord {
         UUID id = ids.next();
         Instant at = clock.instant();
         Map<String, String> commitments = new LinkedHashMap<>();
-        List<Object> personal = new ArrayList<>();
+        List<Personal> personal = new ArrayList<>();
         entry.personal.forEach(
                 (field, value) -> {
                     byte[] salt = new byte[Commitment.SALT_BYTES];
                     random.nextBytes(salt);
                     commitments.put(field, Commitment.to(value, salt));
-                    personal.add(List.of(field, value, HexFormat.of().formatHex(salt)));
+                    personal.add(new Personal(field, value, salt));
                 });
         Leaf leaf =
                 new Leaf(
@@ -99,8 +99,9 @@ class Ledger implements TheRecord {
                         entry.data,
                         commitments,
                         node);
+        Personal first = personal.isEmpty() ? null : personal.getFirst();
         jdbc.update(
-                "call append_entry(?, ?, ?, ?, ?, ?, ?, ?, ?)",
+                "call append_entry(?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
                 id,
                 at,
                 entry.kind.id(),
@@ -109,10 +110,32 @@ class Ledger implements TheRecord {
                 entry.ticket,
                 entry.person,
                 leaf.canonical(),
-                personal.isEmpty() ? null : JsonMapper.shared().writeValueAsString(personal));
+                first == null ? null : first.field,
+                first == null ? null : first.value,
+                first == null ? null : first.salt,
+                others(personal));
         Heard heard = new Heard(id, at, entry.kind.id(), entry.ticket);
         Writes.afterCommit(() -> events.publishEvent(heard));
         return id;
+    }
+
+    /** A value that names somebody, with the salt of its commitment. */
+    private record Personal(String field, String value, byte[] salt) {}
+
+    private static @Nullable String others(List<Personal> personal) {
+        return personal.size() < 2
+                ? null
+                : JsonMapper.shared()
+                        .writeValueAsString(
+                                personal.stream()
+                                        .skip(1)
+                                        .map(
+                                                one ->
+                                                        List.of(
+                                                                one.field,
+                                                                one.value,
+                                                                HexFormat.of().formatHex(one.salt)))
+                                        .toList());
     }
 
     @Override
