@@ -25,7 +25,8 @@ import java.util.UUID;
 final class AppendBench {
     private static final int APPENDS = 4_000;
     private static final int WARM_UP = 3_000;
-    private static final double AIM = 0.8;
+    private static final double AIM_ALONE = 1.2;
+    private static final double AIM_TOGETHER = 1.0;
     private static final String LEAF = "{\"leaf\":\"" + "x".repeat(560) + "\"}";
 
     private final Ground ground;
@@ -53,15 +54,17 @@ final class AppendBench {
                 double bare = bare(writers, APPENDS).perSecond();
                 double ours = ours(server, writers, APPENDS).perSecond();
                 double share = ours / bare;
+                double aim = writers == 1 ? AIM_ALONE : AIM_TOGETHER;
                 Report.line(
                         String.format(
                                 Locale.ROOT,
-                                "%d at once: %.0f appends a second, bare %.0f: %.2f%s",
+                                "%d at once: %.0f appends a second, bare %.0f: %.2f, aim %.1f %s",
                                 writers,
                                 ours,
                                 bare,
                                 share,
-                                share >= AIM ? ", aim 0.8 met" : ", AIM 0.8 MISSED"));
+                                aim,
+                                share >= aim ? "met" : "MISSED"));
             }
             SealedRecord.Status status = server.getBean(SealedRecord.class).status();
             Report.line(

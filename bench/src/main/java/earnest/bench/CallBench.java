@@ -107,9 +107,9 @@ final class CallBench {
         Report.line(
                 "the frozen call's steps say %d statements to the database"
                         .formatted(statements.size()));
-        Report.line(commands("no page open"));
+        Report.line(commands("no page open", 160));
         try (OpenPages pages = new OpenPages(ground, WATCHING)) {
-            Report.line(commands(pages.count() + " pages open"));
+            Report.line(commands(pages.count() + " pages open", 320));
             for (int threads : new int[] {1, ANALYSTS.size()}) {
                 Timing bare = replay(statements, threads);
                 Timing ours = ours(threads, CALLS);
@@ -125,7 +125,7 @@ final class CallBench {
      * Of the server to its database for one call: in its steps, and with all that it does beside
      * them in that time, less what it does in as long when nothing happens.
      */
-    private String commands(String when) throws SQLException {
+    private String commands(String when, int mostCommands) throws SQLException {
         Desk desk = Desk.signIn(ground, ANALYSTS.getFirst());
         try (Connection database = FindBench.connect(ground);
                 Statement statement = database.createStatement()) {
@@ -142,8 +142,13 @@ final class CallBench {
             pause();
             pause();
             double idle = (questions(statement) - idleBefore - 1) / (2.0 * PAUSE_MS / 1_000);
-            return "one call of today, %s: %d commands within its steps, %d with all that followed; %.1f a second when nothing happens"
-                    .formatted(when, within, Math.round(all - idle * took / 1e9), idle);
+            return "one call of today, %s: %d commands within its steps (%s), %d with all that followed; %.1f a second when nothing happens"
+                    .formatted(
+                            when,
+                            within,
+                            Report.aim(within, mostCommands).substring(2),
+                            Math.round(all - idle * took / 1e9),
+                            idle);
         }
     }
 

@@ -17,7 +17,7 @@ final class FindBench {
     private static final int PEOPLE = 100_000;
     private static final int RUNS = 2_000;
     private static final int WARM_UP = 400;
-    private static final double AIM = 2;
+    private static final double AIM = 1.2;
     private static final String COLUMNS = "p.id, p.name, p.account, p.title, p.vessel, p.port";
 
     private final Ground ground;

@@ -5,6 +5,7 @@ import earnest.ground.InsertRepository;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Modifying;
+import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
@@ -17,9 +18,8 @@ interface ChangeRepository
         extends JpaRepository<AccountChange, UUID>, InsertRepository<AccountChange> {
     List<AccountChange> findByTicketIdOrderByIntendedAt(UUID ticketId);
 
-    @Query(
-            "select c from AccountChange c where c.system = ?1 and c.account = ?2 and c.state in"
-                    + " (INTENDED, ASKED, UNKNOWN)")
+    /** The one that runs on an account: by the key that keeps it the only one. */
+    @NativeQuery("select * from account_change where running = concat(?1, ' ', ?2)")
     Optional<AccountChange> running(String system, String account);
 
     @Query(

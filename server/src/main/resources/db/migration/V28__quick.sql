@@ -14,6 +14,9 @@ CREATE TABLE epoch (
 );
 INSERT INTO epoch (name, number) VALUES ('remembered', 1);
 
+-- Whether a password of somebody is in force is asked for each page about them.
+CREATE INDEX handover_person ON handover (person_id, in_at);
+
 -- An entry with its personal values and its place in the queue to the sealer, in one round trip. Most have one value;
 -- `others` is a JSON array of [field, value, salt in hexadecimal digits], or null.
 CREATE PROCEDURE append_entry(IN new_id UUID, IN new_at DATETIME(6), IN new_kind VARCHAR(40), IN new_actor_type VARCHAR(16),
