@@ -11,9 +11,10 @@ export function useNow(): number {
   return now;
 }
 
-/** Minutes and seconds, as on a telephone. */
+/** Minutes and seconds, as on a telephone; in words once nobody counts seconds any more. */
 export function since(at: string, now: number): string {
   const seconds = Math.max(0, Math.floor((now - Date.parse(at)) / 1000));
+  if (seconds >= 3600) return inWords(at, now);
   return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
 }
 

@@ -97,6 +97,7 @@ class NoScansTest {
     }
 
     private void call() {
+        app.needs("ldap");
         Desk tove = app.desk("tove.rask");
         String ticket = app.proved(tove, app.somebody());
         tove.accounts(ticket);
