@@ -31,6 +31,9 @@ final class PlainPaths {
         this.world = world;
     }
 
+    private static final int MOST = 100_000;
+    private int copies;
+
     /** A secret that was drawn on a path. */
     private static final class Drawn {
         Set<Deed> asked = new HashSet<>();
@@ -77,6 +80,21 @@ final class PlainPaths {
         }
     }
 
+    /** Walking each path by itself is for procedures that have not too many. */
+    static final class TooMany extends RuntimeException {
+        private static final long serialVersionUID = 1L;
+    }
+
+    private Path copied(Path path) {
+        if (++copies > MOST) {
+            throw new TooMany();
+        }
+        return path.copy();
+    }
+
+    /**
+     * @throws TooMany if there are more than can be walked one by one
+     */
     TreeSet<String> found() {
         for (Path path : block(procedure.statements(), new Path())) {
             found(path.last == 0 ? procedure.line() : path.last, "no-way-out");
@@ -139,8 +157,8 @@ final class PlainPaths {
                 if (condition.comparedWith() != null) {
                     text(condition.name(), path, condition.line());
                 }
-                List<Path> both = new ArrayList<>(block(condition.then(), path.copy()));
-                both.addAll(block(condition.otherwise(), path.copy()));
+                List<Path> both = new ArrayList<>(block(condition.then(), copied(path)));
+                both.addAll(block(condition.otherwise(), copied(path)));
                 yield both;
             }
             case Statement.Repeat repeat -> {
@@ -149,7 +167,7 @@ final class PlainPaths {
                 for (int i = 0; i < repeat.times(); i++) {
                     List<Path> next = new ArrayList<>();
                     for (Path turned : turning) {
-                        for (Path after : block(repeat.body(), turned.copy())) {
+                        for (Path after : block(repeat.body(), copied(turned))) {
                             (after.left ? out : next).add(after);
                             after.left = false;
                         }
@@ -172,7 +190,7 @@ final class PlainPaths {
             return after;
         }
         for (Outcome outcome : step.act().outcomes()) {
-            Path came = path.copy();
+            Path came = copied(path);
             after(line, step.act(), outcome, came);
             Statement.Handler handler = step.on(outcome);
             if (handler != null) {
@@ -183,7 +201,7 @@ final class PlainPaths {
                 toOtherwise.add(came);
             }
         }
-        Path on = path.copy();
+        Path on = copied(path);
         after(line, step.act(), null, on);
         after.add(on);
         return after;
