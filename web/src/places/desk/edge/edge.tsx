@@ -68,6 +68,11 @@ interface TabProps {
   dashed?: boolean;
 }
 
+/** Only what counts seconds needs digits of one width: words would be torn apart by them. */
+function Time({ children }: { children: string }) {
+  return <span className={children.includes(":") ? "num" : ""}>{children}</span>;
+}
+
 function PageTab({ waiting: w, now, on, swaps = false, turn, dashed = false }: TabProps) {
   const look = on
     ? "relative -mr-[3px] border-y border-r-0 border-l-4 border-margin bg-sheet"
@@ -82,7 +87,7 @@ function PageTab({ waiting: w, now, on, swaps = false, turn, dashed = false }: T
     >
       <b className="block">{w.title}</b>
       <small className="block text-muted text-xs">
-        {w.words}, <span className="num">{time}</span>
+        {w.words}, <Time>{time}</Time>
         {swaps && (
           <>
             {" "}
@@ -110,7 +115,7 @@ function Ringing({ waiting: w, now, first, answer }: RingingProps) {
       className="mb-1 rounded-l-[3px] border border-rule border-r-0 border-l-4 border-l-seal bg-lit px-2.5 py-1.5"
     >
       <b className="block">
-        {w.title} <span className="num">{since(w.since, now)}</span>
+        {w.title} <Time>{since(w.since, now)}</Time>
       </b>
       <small className="mb-1 block text-muted text-xs">{w.words}</small>
       <Button onClick={() => answer(w.id)}>Answer {first && <Key>R</Key>}</Button>
