@@ -255,7 +255,7 @@ class CrashElsewhereTest extends Killing {
         String earlier = page.http().get("/api/own/session").ok().get("stage").asString();
         assertThat(earlier).isEqualTo("done");
         JsonNode run = theRunOf(account);
-        assertThat(run.get("run").get("state").asString()).isEqualTo("done");
+        assertThat(run.get("run").get("state").asString()).as(run.toString()).isEqualTo("done");
         assertThat(run.get("steps").size()).isEqualTo(5);
     }
 

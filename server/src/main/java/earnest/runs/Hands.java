@@ -122,7 +122,10 @@ class Hands {
 
     private Far proved(Run run, Tickets.View ticket, Act.Prove prove, Instant beganAt) {
         if (ticket.state() == Tickets.State.CLOSED || ticket.conversation() == null) {
-            return done(Outcome.SHORT, "they went");
+            // Whoever is quicker than the run is done before it looks: it was judged there.
+            return latest(ticket, prove.deed()) == null
+                    ? done(Outcome.SHORT, "they went")
+                    : done(null, "enough");
         }
         if (ticket.person() == null) {
             return late(beganAt)
@@ -175,12 +178,7 @@ class Hands {
      * judged and made at most once as any other.
      */
     private Far changed(Tickets.View ticket, Act.Change change, Instant beganAt) {
-        Changes.View latest =
-                changes.onTicket(ticket.id()).stream()
-                        .filter(one -> one.action().word().equals(change.deed().action()))
-                        .filter(one -> one.system().equals(change.deed().system()))
-                        .reduce((a, b) -> b)
-                        .orElse(null);
+        Changes.View latest = latest(ticket, change.deed());
         if (latest == null) {
             if (ticket.state() == Tickets.State.CLOSED || ticket.conversation() == null) {
                 return refused(change, "they went without choosing one");
@@ -203,6 +201,15 @@ class Hands {
                         : new Far.Waits("for another one, since it was refused", SOON);
             }
         };
+    }
+
+    /** The last change of that kind on the ticket; there is none without enough proof. */
+    private Changes.@Nullable View latest(Tickets.View ticket, Act.Deed deed) {
+        return changes.onTicket(ticket.id()).stream()
+                .filter(one -> one.action().word().equals(deed.action()))
+                .filter(one -> one.system().equals(deed.system()))
+                .reduce((a, b) -> b)
+                .orElse(null);
     }
 
     private static Far refused(Act.Change change, String reason) {

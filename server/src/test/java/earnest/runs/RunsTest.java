@@ -202,6 +202,38 @@ class RunsTest {
     }
 
     @Test
+    void whoeverIsQuickerThanTheRunHasNotGone() {
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        String ticket = ticketOf(page, app.somebody());
+        String run = runs(ticket).getFirst().get("id").asString();
+        waits(run, "for proof");
+        Eventually.waitFor("the run to rest", () -> rests(run));
+        prove(page, "north");
+        prove(page, "south");
+        page.set(OWN, "directory").ok();
+        page.settled();
+        Eventually.waitFor(
+                "the ticket to be closed",
+                () -> tove.page(ticket).at("/ticket/state").asString("").equals("CLOSED"));
+        app.bean(Running.class).work(UUID.fromString(run));
+        assertThat(ended(run).get("how").asString()).isEqualTo("Set a new password by themselves");
+        assertThat(steps(run)).hasSize(5);
+    }
+
+    /** Puts off the next look of a run, unless it looks just now. */
+    private boolean rests(String run) {
+        return app.database()
+                        .sql(
+                                "update scheduled_tasks set execution_time = date_add(now(6),"
+                                    + " interval 1 day), version = version + 1 where task_name ="
+                                    + " 'go-on-with-run' and task_instance like concat('%', :r) and"
+                                    + " not picked")
+                        .param("r", run)
+                        .update()
+                == 1;
+    }
+
+    @Test
     void aNoStaysOnTheTicketWhateverTheRunSaysAfterwards() {
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         String ticket = ticketOf(page, app.somebody());
