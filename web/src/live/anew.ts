@@ -2,14 +2,22 @@ import type { Query, QueryClient, QueryKey } from "@tanstack/react-query";
 
 declare module "@tanstack/react-query" {
   interface Register {
-    queryMeta: { /** Asking is an entry of the record. */ reading?: boolean };
+    queryMeta: {
+      /** Asking is an entry of the record. */ reading?: boolean /** It is shown without asking. */;
+      shown?: boolean;
+    };
   }
 }
 
 type Filter = { queryKey: QueryKey } | { predicate: (query: Query) => boolean };
 
-/** Reading the record is an entry of its own: it is read when somebody asks for it, and not by itself. */
-const ALL: Filter = { predicate: (query) => query.meta?.reading !== true };
+/**
+ * Reading the record is an entry of its own: it is read when somebody asks for it, and not by itself. What is
+ * shown without asking comes over the stream.
+ */
+const ALL: Filter = {
+  predicate: (query) => query.meta?.reading !== true && query.meta?.shown !== true,
+};
 
 /**
  * Has queries asked again so that their answer is younger than the event that was told. An answer that

@@ -26,11 +26,11 @@ class Stream {
   }
 }
 
-/** A desk whose answers the test gives one by one. */
-function slowEdge(queries: QueryClient) {
+/** A page whose answers the test gives one by one. */
+function slowPage(queries: QueryClient) {
   const asked: Array<(answer: string) => void> = [];
   const observer = new QueryObserver(queries, {
-    queryKey: ["edge"],
+    queryKey: ["page", "t"],
     queryFn: () => new Promise<string>((resolve) => asked.push(resolve)),
     staleTime: 60_000,
   });
@@ -66,40 +66,65 @@ describe("live pages", () => {
   const stream = () => Stream.opened[Stream.opened.length - 1] as Stream;
 
   it("asks again for what was recorded while the first answer was on its way", async () => {
-    const edge = slowEdge(queries);
+    const page = slowPage(queries);
     await settle();
     stream().tell({ kind: "call-rang", ticket: "t" });
     await settle();
-    edge.asked[0]?.("nobody rings");
+    page.asked[0]?.("nobody rings");
     await settle();
-    edge.asked[1]?.("somebody rings");
+    page.asked[1]?.("somebody rings");
     await settle();
-    expect(edge.seen()).toBe("somebody rings");
-    edge.end();
+    expect(page.seen()).toBe("somebody rings");
+    page.end();
   });
 
   it("asks once more, not once an event, when much is told at once", async () => {
-    const edge = slowEdge(queries);
+    const page = slowPage(queries);
     await settle();
     for (let i = 0; i < 50; i++) stream().tell({ kind: "line-added", ticket: "t" });
     await settle();
-    edge.asked[0]?.("before");
+    page.asked[0]?.("before");
     await settle();
-    edge.asked[1]?.("after");
+    page.asked[1]?.("after");
     await settle();
-    expect(edge.asked).toHaveLength(2);
-    expect(edge.seen()).toBe("after");
-    edge.end();
+    expect(page.asked).toHaveLength(2);
+    expect(page.seen()).toBe("after");
+    page.end();
   });
 
   it("asks again after an answer that failed", async () => {
     const fetch = vi.fn().mockRejectedValueOnce(new Error("away")).mockResolvedValue("here");
-    const observer = new QueryObserver(queries, { queryKey: ["edge"], queryFn: fetch, retry: false });
+    const observer = new QueryObserver(queries, { queryKey: ["page", "t"], queryFn: fetch, retry: false });
     const stop = observer.subscribe(() => {});
-    stream().tell({ kind: "call-rang" });
+    stream().tell({ kind: "call-rang", ticket: "t" });
     await settle();
     await settle();
     expect(observer.getCurrentResult().data).toBe("here");
+    stop();
+  });
+
+  it("shows the edge as it is told, and lets an older answer go", async () => {
+    let answer: ((edge: string) => void) | undefined;
+    const fetch = vi.fn(() => new Promise<string>((resolve) => (answer = resolve)));
+    const observer = new QueryObserver(queries, {
+      queryKey: ["edge"],
+      queryFn: fetch,
+      staleTime: 60_000,
+      meta: { shown: true },
+    });
+    const stop = observer.subscribe(() => {});
+    await settle();
+    stream().tell({ open: true });
+    stream().tell({ kind: "call-rang", ticket: "t" });
+    stream().tell({ edge: "somebody rings" });
+    await settle();
+    answer?.("nobody rings");
+    await settle();
+    expect(observer.getCurrentResult().data).toBe("somebody rings");
+    stream().tell({ edge: "nobody rings any more" });
+    await settle();
+    expect(observer.getCurrentResult().data).toBe("nobody rings any more");
+    expect(fetch).toHaveBeenCalledTimes(1);
     stop();
   });
 
@@ -126,22 +151,22 @@ describe("live pages", () => {
   });
 
   it("asks everything anew when the stream opens again, and says when it is away", async () => {
-    const edge = slowEdge(queries);
+    const page = slowPage(queries);
     await settle();
-    edge.asked[0]?.("before");
+    page.asked[0]?.("before");
     await settle();
     stream().tell({ open: true });
     expect(connected).toBe(true);
     expect(stream().url).toBe("/api/live");
     await settle();
-    edge.asked[1]?.("now");
+    page.asked[1]?.("now");
     await settle();
-    expect(edge.seen()).toBe("now");
+    expect(page.seen()).toBe("now");
     stream().breakOff();
     expect(connected).toBe(false);
     await vi.advanceTimersByTimeAsync(2_100);
     expect(Stream.opened).toHaveLength(2);
-    edge.end();
+    page.end();
   });
 
   it("stays closed when it was ended", async () => {

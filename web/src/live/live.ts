@@ -1,9 +1,11 @@
-import type { QueryClient } from "@tanstack/react-query";
+import type { QueryClient, QueryKey } from "@tanstack/react-query";
+import type { Edge } from "../api/client";
 import { anew } from "./anew";
 
-/** What the server tells: that something was recorded, perhaps on a ticket. */
+/** What the server tells: that something was recorded, perhaps on a ticket, or how the edge is now. */
 interface Told {
   open?: boolean;
+  edge?: Edge;
   kind?: string;
   ticket?: string;
 }
@@ -12,14 +14,19 @@ interface Told {
 const OF_ACCOUNTS = /^(person|named|change|handover)-/;
 
 /**
- * Follows the record and has the queries that it touches asked again. On every (re)connection all is
- * asked anew, since something may have been missed. Returns how to end it.
+ * Follows the record and has the queries that it touches asked again; the edge is shown as it is told. On
+ * every (re)connection all is asked anew, since something may have been missed. Returns how to end it.
  */
 export function follow(queries: QueryClient, connected: (yes: boolean) => void): () => void {
   const ask = anew(queries);
   let stream: EventSource;
   let ended = false;
   let again: ReturnType<typeof setTimeout> | undefined;
+  /** What was asked for before it came may be older, and is let go. */
+  const show = async (queryKey: QueryKey, what: unknown) => {
+    await queries.cancelQueries({ queryKey }, { revert: false });
+    queries.setQueryData(queryKey, what);
+  };
   const open = () => {
     stream = new EventSource("/api/live");
     stream.onmessage = heard;
@@ -32,7 +39,7 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
       ask();
       return;
     }
-    ask(["edge"]);
+    if (told.edge) void show(["edge"], told.edge);
     if (told.ticket) {
       ask(["page", told.ticket]);
       if (OF_ACCOUNTS.test(told.kind ?? "")) ask(["accounts", told.ticket]);

@@ -22,6 +22,7 @@ export function Desk({ params: { ticket } }: PageProps) {
     queryFn: () => ask(client.GET("/api/desk", byItself)),
     enabled: may(me, "work-at-desk"),
     refetchInterval: 60_000,
+    meta: { shown: true },
   });
   const ringing = edge.data?.waiting.find((w) => w.talk === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);

@@ -9,8 +9,8 @@ public final class WordsKept {
     private static final Set<String> FROM_THE_DIRECTORY =
             Set.of(
                     "person",
-                    "person_token",
-                    "person_near",
+                    "person_key",
+                    "name_near",
                     "person_fact",
                     "person_entry",
                     "person_group",

@@ -1,7 +1,5 @@
 package earnest.bench;
 
-import earnest.core.record.Commitment;
-import earnest.core.record.Leaf;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Ground;
@@ -14,19 +12,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.PreparedStatement;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.time.Duration;
-import java.time.Instant;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
-import java.util.UUID;
 
 /**
  * Export of 1,000,000 entries by a server with 256 MB of heap, against reading the same rows from
@@ -34,11 +26,9 @@ import java.util.UUID;
  */
 final class ExportBench {
     private static final int ENTRIES = 1_000_000;
-    private static final int BATCH = 5_000;
     private static final int OF_A_TICKET = 30;
     private static final String HEAP = "256m";
     private static final Duration UNTIL_SEALED = Duration.ofMinutes(15);
-    private static final Instant BEGUN = Instant.parse("2026-01-02T03:04:05.000001Z");
 
     private final Ground ground;
 
@@ -54,7 +44,7 @@ final class ExportBench {
             Desk.untilReady(ground, new People(ground).next());
             Desk elif = Desk.signIn(ground, "elif.hartono");
             long begun = System.nanoTime();
-            insert(database);
+            new ManyEntries(database, i -> ManyEntries.id(i / OF_A_TICKET)).add(0, ENTRIES);
             seal(elif, begun);
             double bare = read(database);
             double ours = export(file);
@@ -74,92 +64,6 @@ final class ExportBench {
             server.stop();
             Files.delete(file);
         }
-    }
-
-    /** As many entries appended, which are still to be numbered. */
-    private static void insert(Connection database) throws SQLException {
-        Random random = new Random(7);
-        database.setAutoCommit(false);
-        try (PreparedStatement entry =
-                        database.prepareStatement(
-                                "insert into entry (id, at, kind, actor_type, actor_id, ticket_id,"
-                                        + " person_id, leaf) values (?, ?, ?, ?, ?, ?, ?, ?)");
-                PreparedStatement personal =
-                        database.prepareStatement(
-                                "insert into entry_personal (entry_id, field, value, salt) values"
-                                        + " (?, ?, ?, ?)");
-                PreparedStatement pending =
-                        database.prepareStatement(
-                                "insert into entry_pending (entry_id) values (?)")) {
-            for (int i = 0; i < ENTRIES; i++) {
-                UUID id = uuid(BEGUN.toEpochMilli() << 16, 7, i);
-                add(id, i, random, entry, personal);
-                pending.setObject(1, id);
-                pending.addBatch();
-                if ((i + 1) % BATCH == 0) {
-                    entry.executeBatch();
-                    personal.executeBatch();
-                    pending.executeBatch();
-                    database.commit();
-                }
-            }
-        }
-        database.setAutoCommit(true);
-    }
-
-    private static void add(
-            UUID id, int i, Random random, PreparedStatement entry, PreparedStatement personal)
-            throws SQLException {
-        // A ticket's entries stand together, as they do in life.
-        UUID somebody = uuid(BEGUN.toEpochMilli() << 16, 7, i / OF_A_TICKET);
-        Map<String, String> commitments = new LinkedHashMap<>();
-        for (String field : i % 2 == 0 ? List.of("actor", "person") : List.<String>of()) {
-            byte[] salt = new byte[Commitment.SALT_BYTES];
-            random.nextBytes(salt);
-            String value = "Somebody of the desk " + i;
-            commitments.put(field, Commitment.to(value, salt));
-            personal.setObject(1, id);
-            personal.setString(2, field);
-            personal.setString(3, value);
-            personal.setBytes(4, salt);
-            personal.addBatch();
-        }
-        String kind = "check-passed";
-        Instant at = BEGUN.plusMillis(i);
-        Leaf.Actor actor = new Leaf.Actor("analyst", somebody.toString(), "password");
-        Leaf leaf =
-                new Leaf(
-                        id,
-                        somebody,
-                        at,
-                        kind,
-                        actor,
-                        somebody,
-                        somebody,
-                        somebody,
-                        null,
-                        null,
-                        null,
-                        null,
-                        null,
-                        Map.of("check", somebody.toString(), "method", "call-back", "n", i),
-                        commitments,
-                        "node-1");
-        entry.setObject(1, id);
-        entry.setObject(2, java.sql.Timestamp.from(at));
-        entry.setString(3, kind);
-        entry.setString(4, actor.type());
-        entry.setString(5, actor.id());
-        entry.setObject(6, somebody);
-        entry.setObject(7, somebody);
-        entry.setString(8, leaf.canonical());
-        entry.addBatch();
-    }
-
-    /** With the marks of RFC 9562, which the database asks for. */
-    private static UUID uuid(long most, long version, long least) {
-        return new UUID(
-                most & ~0xF000L | version << 12, least & 0x3FFFFFFFFFFFFFFFL | 0x8000000000000000L);
     }
 
     private static void seal(Desk elif, long begun) {

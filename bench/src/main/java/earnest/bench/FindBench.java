@@ -32,7 +32,7 @@ final class FindBench {
         try (Connection database = connect(ground);
                 Connection frozen = Frozen.connect(ground)) {
             people.add(database, PEOPLE);
-            new ManyPeople().add(frozen, PEOPLE);
+            new ManyPeople().addFrozen(frozen, PEOPLE);
         }
         Report.head("Find-as-you-type among 100,000 people (over HTTP, against the bare query)");
         List<String> exact = new ArrayList<>();

@@ -11,7 +11,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 
-/** {@code ./earnest bench [NAME ...]}: all measurements, or those named. */
+/** {@code ./earnest bench [NAME ...]}: all measurements but {@code scale}, or those named. */
 public final class Main {
     private static final int TEN_HOURS = 36_000;
 
@@ -24,18 +24,25 @@ public final class Main {
                     "append",
                     "export",
                     "load",
+                    "start",
                     "call",
                     "memory",
                     "find",
                     "own-page",
                     "understand");
 
+    /** By itself, since it takes long and some GB. */
+    private static final String SCALE = "scale";
+
     private Main() {}
 
     public static void main(String[] args) throws Exception {
         Set<String> wanted = new TreeSet<>(args.length == 0 ? ALL : List.of(args));
-        if (!ALL.containsAll(wanted)) {
-            System.err.println("There are these measurements: " + String.join(", ", ALL) + ".");
+        if (!ALL.containsAll(wanted) && !wanted.equals(Set.of(SCALE))) {
+            System.err.println(
+                    "There are these measurements: "
+                            + String.join(", ", ALL)
+                            + "; and, by itself, scale.");
             System.exit(2);
         }
         if (wanted.contains("assess")) {
@@ -56,6 +63,10 @@ public final class Main {
         if (Set.of("assess", "password", "commands", "verify", "understand").containsAll(wanted)) {
             return;
         }
+        if (wanted.contains(SCALE)) {
+            ScaleBench.run();
+            return;
+        }
         Ground ground = Ground.start("bench");
         if (wanted.contains("load")) {
             FirstLoad.run(ground.checkout());
@@ -66,7 +77,10 @@ public final class Main {
         if (wanted.contains("export")) {
             new ExportBench(ground).run();
         }
-        if (Set.of("load", "append", "export").containsAll(wanted)) {
+        if (wanted.contains("start")) {
+            new StartBench(ground).run();
+        }
+        if (Set.of("load", "append", "export", "start").containsAll(wanted)) {
             return;
         }
         ServerProcess server = ServerProcess.start(ground);

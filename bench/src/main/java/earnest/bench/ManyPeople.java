@@ -4,6 +4,7 @@ import java.sql.Connection;
 import java.sql.PreparedStatement;
 import java.sql.SQLException;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Random;
@@ -19,83 +20,118 @@ final class ManyPeople {
     private static final int BATCH = 2_000;
     private final Random random = new Random(7);
     private final List<String[]> names = new ArrayList<>();
+    private final Set<String> words = new HashSet<>();
 
     /** Given and family names that were put in, for typing. */
     List<String[]> names() {
         return names;
     }
 
+    /** Into a database of today. */
     void add(Connection database, int people) throws SQLException {
+        add(
+                database,
+                people,
+                "insert ignore into person_key (kind, word, person_id, name, account, title, place,"
+                        + " folded) values (?,?,?,?,?,'Deckhand','MV Knot, Oxney',?)",
+                "insert ignore into name_near (near, word) values (?,?)");
+    }
+
+    /** Into the frozen database. */
+    void addFrozen(Connection database, int people) throws SQLException {
+        add(
+                database,
+                people,
+                "insert ignore into person_token (token, person_id) values (?,?)",
+                "insert ignore into person_near (near, person_id) values (?,?)");
+    }
+
+    private void add(Connection database, int people, String found, String close)
+            throws SQLException {
+        boolean frozen = found.contains("person_token");
         database.setAutoCommit(false);
         try (PreparedStatement person =
                         database.prepareStatement(
                                 "insert into person (id, account, name, given, family,"
                                     + " folded_given, folded_family, title, vessel, port) values"
                                     + " (?,?,?,?,?,?,?,'Deckhand','MV Knot','Oxney')");
-                PreparedStatement token =
-                        database.prepareStatement(
-                                "insert ignore into person_token (token, person_id) values (?,?)");
-                PreparedStatement near =
-                        database.prepareStatement(
-                                "insert ignore into person_near (near, person_id) values (?,?)")) {
+                PreparedStatement key = database.prepareStatement(found);
+                PreparedStatement near = database.prepareStatement(close)) {
             for (int i = 0; i < people; i++) {
-                one(i, person, token, near);
-                if (i % BATCH == BATCH - 1) {
+                one(i, frozen, person, key, near);
+                if (i % BATCH == BATCH - 1 || i == people - 1) {
                     person.executeBatch();
-                    token.executeBatch();
+                    key.executeBatch();
                     near.executeBatch();
                     database.commit();
                 }
             }
-            person.executeBatch();
-            token.executeBatch();
-            near.executeBatch();
-            database.commit();
         }
         database.setAutoCommit(true);
     }
 
     private void one(
-            int i, PreparedStatement person, PreparedStatement token, PreparedStatement near)
+            int i,
+            boolean frozen,
+            PreparedStatement person,
+            PreparedStatement key,
+            PreparedStatement near)
             throws SQLException {
         String id =
                 UUID.nameUUIDFromBytes(
                                 ("bench " + i).getBytes(java.nio.charset.StandardCharsets.UTF_8))
                         .toString();
-        String given = word(2);
-        String family = word(3);
+        String given = word(random, 2);
+        String family = word(random, 3);
         String account = given.charAt(0) + family + i;
         if (names.size() < 4_000) {
             names.add(new String[] {given, family, account});
         }
-        String[] values = {id, account, given + " " + family, given, family, given, family};
-        for (int c = 0; c < values.length; c++) {
-            person.setString(c + 1, values[c]);
-        }
-        person.addBatch();
+        String name = given + " " + family;
+        batch(person, id, account, name, given, family, given, family);
         String phone = "4477009" + String.format("%05d", i % 100_000);
-        for (String t :
+        List<String> tokens =
                 List.of(
                         account,
                         given,
                         family,
                         phone,
                         "0" + phone.substring(2),
-                        account + "@brackwater.example")) {
-            token.setString(1, t);
-            token.setString(2, id);
-            token.addBatch();
+                        account + "@brackwater.example");
+        if (frozen) {
+            for (String t : tokens) {
+                batch(key, t, id);
+            }
+            Set<String> forms = new LinkedHashSet<>(forms(given));
+            forms.addAll(forms(family));
+            for (String form : forms) {
+                batch(near, form, id);
+            }
+            return;
         }
-        Set<String> forms = new LinkedHashSet<>(forms(given));
-        forms.addAll(forms(family));
-        for (String form : forms) {
-            near.setString(1, form);
-            near.setString(2, id);
-            near.addBatch();
+        String folded = " " + name + " ";
+        batch(key, "1", family + "\t" + given, id, name, account, folded);
+        batch(key, "2", given + "\t" + family, id, name, account, folded);
+        for (String t : tokens) {
+            batch(key, "3", t, id, name, account, folded);
+        }
+        for (String word : List.of(given, family)) {
+            if (words.add(word)) {
+                for (String form : forms(word)) {
+                    batch(near, form, word);
+                }
+            }
         }
     }
 
-    private String word(int syllables) {
+    private static void batch(PreparedStatement statement, String... values) throws SQLException {
+        for (int c = 0; c < values.length; c++) {
+            statement.setString(c + 1, values[c]);
+        }
+        statement.addBatch();
+    }
+
+    static String word(Random random, int syllables) {
         StringBuilder word = new StringBuilder();
         for (int i = 0; i < syllables; i++) {
             word.append(SYLLABLES[random.nextInt(SYLLABLES.length)]);

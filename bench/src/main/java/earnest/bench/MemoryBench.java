@@ -8,8 +8,10 @@ import earnest.testkit.ServerProcess;
 
 import tools.jackson.databind.json.JsonMapper;
 
+import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.InputStreamReader;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -20,11 +22,19 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
 
-/** Whether 512 MB of heap do for 100 open tickets and 50 live pages. */
+/**
+ * Whether 512 MB of heap do for 100 open tickets and 200 live pages, and how soon all of these see
+ * an act.
+ */
 final class MemoryBench {
     private static final int TICKETS = 100;
-    private static final int PAGES = 50;
+    private static final int PAGES = 200;
+    private static final int ACTS = 30;
+    private static final double SEEN_AIM_MS = 300;
+    private static final long LONGEST_MS = 10_000;
 
     private MemoryBench() {}
 
@@ -51,8 +61,61 @@ final class MemoryBench {
                         .formatted(tickets.size(), live.size()));
         Report.line("heap in use after a collection: " + heap(server.pid()));
         Report.line("resident: " + resident(server.pid()));
+        seen(desk, tickets, live);
         for (InputStream page : live) {
             page.close();
+        }
+    }
+
+    /** From the beginning of an act until each page was told of it. */
+    private static void seen(Desk desk, List<String> tickets, List<InputStream> live)
+            throws InterruptedException {
+        LinkedBlockingQueue<Told> told = new LinkedBlockingQueue<>();
+        for (InputStream page : live) {
+            Thread.ofVirtual().start(() -> listen(page, told));
+        }
+        Thread.sleep(2_000);
+        List<Long> delays = new ArrayList<>();
+        for (int act = 0; act < ACTS; act++) {
+            String ticket = tickets.get(act);
+            told.clear();
+            long begun = System.nanoTime();
+            desk.close(ticket, "Only a trial.");
+            for (int seen = 0; seen < live.size(); ) {
+                Told one = told.poll(LONGEST_MS, TimeUnit.MILLISECONDS);
+                if (one == null) {
+                    throw new IllegalStateException("a page was not told of " + ticket);
+                }
+                if (one.event.contains("ticket-closed") && one.event.contains(ticket)) {
+                    delays.add(one.at - begun);
+                    seen++;
+                }
+            }
+        }
+        delays.sort(null);
+        double p95 = delays.get((int) (delays.size() * 0.95)) / 1e6;
+        Report.line(
+                "an act is seen by all %d pages: %.0f ms, p95 %.0f ms%s"
+                        .formatted(
+                                live.size(),
+                                delays.get(delays.size() / 2) / 1e6,
+                                p95,
+                                Report.aim(p95, SEEN_AIM_MS)));
+    }
+
+    /** An event that a page was told, and when. */
+    private record Told(String event, long at) {}
+
+    private static void listen(InputStream page, LinkedBlockingQueue<Told> told) {
+        try (BufferedReader lines =
+                new BufferedReader(new InputStreamReader(page, StandardCharsets.UTF_8))) {
+            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                if (line.startsWith("data:")) {
+                    told.add(new Told(line, System.nanoTime()));
+                }
+            }
+        } catch (IOException closed) {
+            // At the end, by whoever opened it.
         }
     }
 

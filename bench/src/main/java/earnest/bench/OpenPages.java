@@ -24,8 +24,8 @@ import java.util.regex.Pattern;
 
 /**
  * Pages that stand open at the desk while calls are taken, and do what the browser's page does: one
- * shows the ticket on which something happens, the others only the edge. What they are told makes
- * them ask anew, once for all that was told meanwhile.
+ * shows the ticket on which something happens, the others only the edge, which is told. What they
+ * are told makes them ask anew, once for all that was told meanwhile.
  */
 final class OpenPages implements AutoCloseable {
     /** As in the page: web/src/live/live.ts. */
@@ -84,10 +84,6 @@ final class OpenPages implements AutoCloseable {
         }
 
         synchronized void told(JsonNode event) {
-            if (event.has("open")) {
-                return;
-            }
-            paths.add("/api/desk");
             if (showsTickets && event.has("ticket")) {
                 String ticket = "/api/tickets/" + event.get("ticket").asString();
                 paths.add(ticket);

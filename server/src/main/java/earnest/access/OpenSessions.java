@@ -36,8 +36,13 @@ class OpenSessions {
                         """
                                 .formatted(Epoch.COLUMN))
                 .param("hash", tokenHash)
-                .query((row, i) -> open(row, HexFormat.of().formatHex(tokenHash, 0, 8)))
+                .query((row, i) -> open(row, name(tokenHash)))
                 .optional();
+    }
+
+    /** Tells sessions apart, and opens nothing. */
+    static String name(byte[] tokenHash) {
+        return HexFormat.of().formatHex(tokenHash, 0, 8);
     }
 
     private static Open open(ResultSet row, String session) throws SQLException {

@@ -1,6 +1,7 @@
 package earnest.desk;
 
 import earnest.access.Analysts;
+import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.channels.ChannelWords;
 import earnest.channels.TicketChannel;
@@ -8,6 +9,7 @@ import earnest.channels.TicketChannels;
 import earnest.ground.Reading;
 import earnest.ground.Together;
 import earnest.ground.Writes;
+import earnest.live.Pushed;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
@@ -24,7 +26,7 @@ import java.util.UUID;
 
 /** Who is in hand and who is waiting, in words that a person would say. */
 @Component
-class Queue {
+class Queue implements Pushed {
     /** The edge of the book. */
     @Schema(name = "DeskEdge")
     record Edge(List<Waiting> inHand, List<Waiting> waiting, List<Waiting> withColleagues) {}
@@ -50,7 +52,8 @@ class Queue {
     private final TicketChannels channels;
     private final People people;
     private final Analysts analysts;
-    private final Together<List<Row>> rows;
+    private final Writes writes;
+    private final Together<List<Row>> shared;
 
     Queue(
             Tickets tickets,
@@ -58,7 +61,8 @@ class Queue {
             People people,
             Analysts analysts,
             Writes writes) {
-        this.rows = new Together<>(() -> writes.get(() -> Reading.of(this::read)));
+        this.shared = new Together<>(() -> writes.get(() -> Reading.of(this::rows)));
+        this.writes = writes;
         this.tickets = tickets;
         this.channels = channels;
         this.people = people;
@@ -70,10 +74,26 @@ class Queue {
 
     /** The same rows for everybody at the desk: pages that ask at one moment share them. */
     Edge edge(SignedIn me) {
+        return edge(shared.get(), me);
+    }
+
+    @Override
+    public String name() {
+        return "edge";
+    }
+
+    /** Read anew: what others asked for may be older than what was just recorded. */
+    @Override
+    public Snapshot read() {
+        List<Row> all = writes.get(() -> Reading.of(this::rows));
+        return who -> who.may(Right.WORK_AT_DESK) ? edge(all, who) : null;
+    }
+
+    private static Edge edge(List<Row> rows, SignedIn me) {
         List<Waiting> inHand = new ArrayList<>();
         List<Waiting> waiting = new ArrayList<>();
         List<Waiting> withColleagues = new ArrayList<>();
-        for (Row row : rows.get()) {
+        for (Row row : rows) {
             if (row.holder == null) {
                 waiting.add(row.shown);
             } else if (row.holder.equals(me.id())) {
@@ -85,7 +105,7 @@ class Queue {
         return new Edge(inHand, waiting, withColleagues);
     }
 
-    private List<Row> read() {
+    private List<Row> rows() {
         return tickets.open().stream()
                 .filter(ticket -> ticket.holder() != null || !helpsThemselves(ticket))
                 .map(ticket -> new Row(ticket.holder(), row(ticket)))

@@ -12,7 +12,6 @@ import java.time.Duration;
 import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
-import java.util.concurrent.Callable;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -113,8 +112,9 @@ public class Epoch {
     }
 
     /** Runs one request, within which the number is read once. */
-    public static <T extends @Nullable Object> T during(Callable<T> request) throws Exception {
-        return ScopedValue.where(REQUEST, new Seen()).call(request::call);
+    public static <T extends @Nullable Object, X extends Throwable> T during(
+            ScopedValue.CallableOp<? extends T, X> request) throws X {
+        return ScopedValue.where(REQUEST, new Seen()).call(request);
     }
 
     /** The number was read with something else, just now. */

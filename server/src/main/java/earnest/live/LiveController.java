@@ -1,14 +1,12 @@
 package earnest.live;
 
 import earnest.access.Right;
-import earnest.access.SessionLiveness;
 import earnest.access.SignedIn;
 
 import io.swagger.v3.oas.annotations.Hidden;
 
 import org.springframework.http.MediaType;
 import org.springframework.scheduling.annotation.EnableScheduling;
-import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -22,11 +20,9 @@ import java.time.Duration;
 class LiveController {
     private static final Duration AT_MOST = Duration.ofMinutes(30);
     private final LivePages pages;
-    private final SessionLiveness sessions;
 
-    LiveController(LivePages pages, SessionLiveness sessions) {
+    LiveController(LivePages pages) {
         this.pages = pages;
-        this.sessions = sessions;
     }
 
     @GetMapping(path = "/api/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
@@ -35,10 +31,5 @@ class LiveController {
             me.must(Right.WORK_AT_DESK);
         }
         return pages.open(me.session(), AT_MOST);
-    }
-
-    @Scheduled(fixedDelay = 2_000)
-    void endWithSessions() {
-        pages.keepOnly(sessions::live);
     }
 }

@@ -1,5 +1,9 @@
 package earnest.live;
 
+import earnest.access.LiveSessions;
+import earnest.access.SignedIn;
+import earnest.ground.Epoch;
+import earnest.ground.Incident;
 import earnest.record.TheRecord;
 
 import jakarta.annotation.PreDestroy;
@@ -8,6 +12,7 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
@@ -25,19 +30,21 @@ import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 
 /**
- * Tells every open page what was recorded, whichever node recorded it. Rows are read by a sliding
- * window, since they may commit out of order, and each is told once.
+ * Tells every open page what was recorded, whichever node recorded it, and shows what is pushed as
+ * it is then. Rows are read by a sliding window, since they may commit out of order, and each is
+ * told once.
  */
 @Component
 class LivePages {
     private static final Logger LOG = LoggerFactory.getLogger(LivePages.class);
     private static final Duration WINDOW = Duration.ofSeconds(10);
     private static final long LOOK_EVERY_MS = 300;
-    private static final int MOST_WAITING = 500;
 
     private final TheRecord record;
+    private final LiveSessions sessions;
+    private final List<Pushed> pushed;
     private final Clock clock;
-    private final Set<Page> pages = ConcurrentHashMap.newKeySet();
+    private final Set<OpenPage> pages = ConcurrentHashMap.newKeySet();
     private final LinkedBlockingQueue<Boolean> nudges = new LinkedBlockingQueue<>(1);
     private final Map<UUID, Instant> told = new LinkedHashMap<>();
 
@@ -46,53 +53,41 @@ class LivePages {
 
     private volatile boolean running = true;
 
-    LivePages(TheRecord record, Clock clock) {
+    /** Whether a page waits to be shown what is pushed. */
+    private volatile boolean owed;
+
+    LivePages(TheRecord record, LiveSessions sessions, List<Pushed> pushed, Clock clock) {
         this.record = record;
+        this.sessions = sessions;
+        this.pushed = pushed;
         this.clock = clock;
     }
 
-    /** One open page; what it is told waits in line, so that a slow page holds up no other. */
-    private static final class Page {
-        final SseEmitter emitter;
-        final String session;
-        final LinkedBlockingQueue<Object> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
-
-        Page(SseEmitter emitter, String session) {
-            this.emitter = emitter;
-            this.session = session;
-        }
-    }
-
     SseEmitter open(String session, Duration atMost) {
-        Page page = new Page(new SseEmitter(atMost.toMillis()), session);
-        page.emitter.onCompletion(() -> pages.remove(page));
-        page.emitter.onTimeout(page.emitter::complete);
-        page.emitter.onError(e -> pages.remove(page));
-        page.waiting.add(Map.of("open", true));
+        OpenPage page = new OpenPage(new SseEmitter(atMost.toMillis()), session);
+        page.emitter().onCompletion(page::gone);
+        page.emitter().onTimeout(page::close);
+        page.emitter().onError(e -> page.gone());
         pages.add(page);
-        Thread.ofVirtual().name("live-page").start(() -> tell(page));
-        return page.emitter;
+        owed = true;
+        nudges.offer(true);
+        Thread.ofVirtual().name("live-page").start(() -> send(page));
+        return page.emitter();
     }
 
-    private void tell(Page page) {
+    private void send(OpenPage page) {
         try {
-            while (running && pages.contains(page)) {
-                Object next = page.waiting.poll(15, TimeUnit.SECONDS);
-                if (next == null) {
-                    page.emitter.send(SseEmitter.event().comment("still here"));
-                } else {
-                    page.emitter.send(SseEmitter.event().data(next));
-                }
-            }
+            page.send();
         } catch (IOException | IllegalStateException gone) {
-            pages.remove(page);
+            page.gone();
         } catch (RuntimeException broken) {
             // A stream that is open and silent would be worse than none: the page opens it again.
-            LOG.warn("a live page is closed: {}", earnest.ground.Incident.describe(broken));
-            pages.remove(page);
-            page.emitter.complete();
+            LOG.warn("a live page is closed: {}", Incident.describe(broken));
+            page.close();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+        } finally {
+            pages.remove(page);
         }
     }
 
@@ -115,7 +110,7 @@ class LivePages {
             } catch (RuntimeException away) {
                 LOG.warn(
                         "the record cannot be followed just now and is looked at again: {}",
-                        earnest.ground.Incident.describe(away));
+                        Incident.describe(away));
             } catch (InterruptedException e) {
                 Thread.currentThread().interrupt();
                 return;
@@ -124,6 +119,7 @@ class LivePages {
     }
 
     private void look() {
+        pages.removeIf(OpenPage::closed);
         if (pages.isEmpty()) {
             told.clear();
             looked = Instant.MAX;
@@ -132,43 +128,72 @@ class LivePages {
         Instant now = clock.instant();
         Instant since = (looked.isBefore(now) ? looked : now).minus(WINDOW);
         told.values().removeIf(at -> at.isBefore(since.minus(WINDOW)));
-        List<TheRecord.Heard> heard = record.since(since);
-        for (TheRecord.Heard entry : heard) {
-            if (told.putIfAbsent(entry.id(), entry.at()) == null) {
-                pages.forEach(page -> offer(page, entry));
+        boolean pagesCame = owed;
+        owed = false;
+        List<TheRecord.Heard> news =
+                record.since(since).stream()
+                        .filter(entry -> told.putIfAbsent(entry.id(), entry.at()) == null)
+                        .toList();
+        looked = now;
+        for (TheRecord.Heard entry : news) {
+            Map<String, Object> words = words(entry);
+            pages.forEach(page -> page.tell(words));
+        }
+        if (pagesCame || !news.isEmpty()) {
+            try {
+                show();
+            } catch (RuntimeException away) {
+                owed = true;
+                throw away;
             }
         }
-        looked = now;
     }
 
-    /** A page that does not keep up is closed; it opens again and reads its state anew. */
-    private void offer(Page page, TheRecord.Heard entry) {
+    private static Map<String, Object> words(TheRecord.Heard entry) {
         Map<String, Object> words = new LinkedHashMap<>();
         words.put("kind", entry.kind());
         UUID ticket = entry.ticket();
         if (ticket != null) {
             words.put("ticket", ticket.toString());
         }
-        if (!page.waiting.offer(words)) {
-            pages.remove(page);
-            page.emitter.complete();
+        return words;
+    }
+
+    /** Rights are read with it, so that nobody is shown what they may not see any more. */
+    private void show() {
+        Map<String, SignedIn> live = keepOnlyLive();
+        for (Pushed one : pushed) {
+            Pushed.Snapshot snapshot = Epoch.during(one::read);
+            for (OpenPage page : pages) {
+                SignedIn who = live.get(page.session());
+                Object shown = who == null ? null : snapshot.shownTo(who);
+                if (shown != null) {
+                    page.show(one.name(), shown);
+                }
+            }
         }
     }
 
-    /** Ends the streams of sessions that ended. */
-    void keepOnly(java.util.function.Predicate<String> live) {
-        for (Page page : pages) {
-            if (!live.test(page.session)) {
-                pages.remove(page);
-                page.emitter.complete();
-            }
+    /** Ends the streams of sessions that ended; the others with whose they are. */
+    private Map<String, SignedIn> keepOnlyLive() {
+        // Pages that open meanwhile are looked at the next time.
+        List<OpenPage> asked = List.copyOf(pages);
+        Map<String, SignedIn> live =
+                sessions.live(asked.stream().map(OpenPage::session).distinct().toList());
+        asked.stream().filter(page -> !live.containsKey(page.session())).forEach(OpenPage::close);
+        return live;
+    }
+
+    @Scheduled(fixedDelay = 2_000)
+    void endWithSessions() {
+        if (!pages.isEmpty()) {
+            keepOnlyLive();
         }
     }
 
     @PreDestroy
     void end() {
         running = false;
-        pages.forEach(page -> page.emitter.complete());
-        pages.clear();
+        pages.forEach(OpenPage::close);
     }
 }

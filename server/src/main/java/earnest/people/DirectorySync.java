@@ -34,11 +34,17 @@ class DirectorySync implements Routine {
 
     private final SourceRows sources;
     private final SourceSync sync;
+    private final PersonKeys keys;
     private final ApplicationEventPublisher events;
 
-    DirectorySync(SourceRows sources, SourceSync sync, ApplicationEventPublisher events) {
+    DirectorySync(
+            SourceRows sources,
+            SourceSync sync,
+            PersonKeys keys,
+            ApplicationEventPublisher events) {
         this.sources = sources;
         this.sync = sync;
+        this.keys = keys;
         this.events = events;
     }
 
@@ -72,6 +78,7 @@ class DirectorySync implements Routine {
                 return LOOKS_EVERY;
             }
         }
+        keys.forgetWords();
         return Collections.min(rests);
     }
 

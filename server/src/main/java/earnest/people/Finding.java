@@ -1,10 +1,8 @@
 package earnest.people;
 
-import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -17,20 +15,25 @@ import java.util.UUID;
 /**
  * Finds people as they are typed.
  *
- * <p>One union of prefix searches, each of which an index answers: whole names in either order, and
- * the tokens of a person (account, mail, staff number, telephone in every spelling, inner words of
- * names). Only when that finds nobody, words with one letter left out are compared, which meets one
- * typing error in a word.
+ * <p>Each rank is one range of the keys that people are found by, with what is shown of them: whole
+ * names in either order, and tokens (account, mail, staff number, telephone in every spelling,
+ * words of names). Only when that finds nobody, words of names that differ by one typing error are
+ * looked up, and then whoever has them.
  */
 @Component
 class Finding {
     private static final int LONGEST = 100;
     private static final int LEAST_DIGITS = 3;
-    private static final String COLUMNS = "p.id, p.name, p.account, p.title, p.vessel, p.port";
+    private static final String SHOWN = "select person_id, name, account, title, place";
+    private static final String KEYS = " from person_key where kind = ";
+    private static final String FAMILY_FIRST = KEYS + PersonKeys.Kind.FAMILY_FIRST.number;
+    private static final String GIVEN_FIRST = KEYS + PersonKeys.Kind.GIVEN_FIRST.number;
+    private static final String LIKE = " and word like ? ";
+    private static final String TOKEN = KEYS + PersonKeys.Kind.TOKEN.number;
 
-    private final JdbcClient database;
+    private final JdbcTemplate database;
 
-    Finding(JdbcClient database) {
+    Finding(JdbcTemplate database) {
         this.database = database;
     }
 
@@ -64,46 +67,29 @@ class Finding {
     }
 
     private List<People.Found> byToken(String token, int most) {
-        return database.sql(
-                        "select "
-                                + COLUMNS
-                                + " from (select distinct person_id from person_token where token"
-                                + " like :t order by token limit 60) t join person p on p.id ="
-                                + " t.person_id where p.gone_at is null order by p.account limit"
-                                + " :most")
-                .param("t", begins(token))
-                .param("most", most)
-                .query(Finding::row)
-                .list();
+        List<People.Found> found =
+                read(SHOWN + TOKEN + LIKE + "order by word limit 60", begins(token));
+        return merged(found, found.size()).stream()
+                .sorted(Comparator.comparing(People.Found::account))
+                .limit(most)
+                .toList();
     }
 
     private List<People.Found> byWord(String word, int most) {
+        String begins = begins(word);
         return merged(
-                database.sql(
-                                union(
-                                        "select "
-                                                + COLUMNS
-                                                + ", 1 as rank from person p where p.account ="
-                                                + " :word and p.gone_at is null limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 2 as rank from person p where p.folded_family"
-                                                + " like :w and p.gone_at is null order by"
-                                                + " p.folded_family, p.folded_given limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 3 as rank from person p where p.folded_given"
-                                                + " like :w and p.gone_at is null order by"
-                                                + " p.folded_given, p.folded_family limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 4 as rank from person_token t join person p on"
-                                                + " p.id = t.person_id where t.token like :w and"
-                                                + " p.gone_at is null order by t.token limit 20"))
-                        .param("word", word)
-                        .param("w", begins(word))
-                        .query(Finding::row)
-                        .list(),
+                read(
+                        union(
+                                "select id as person_id, name, account, title, concat_ws(', ',"
+                                        + " vessel, if(port = vessel, null, port)) as place, 1 as"
+                                        + " rank from person where account = ? and gone_at is null",
+                                SHOWN + ", 2" + FAMILY_FIRST + LIKE + "order by word limit 20",
+                                SHOWN + ", 3" + GIVEN_FIRST + LIKE + "order by word limit 20",
+                                SHOWN + ", 4" + TOKEN + LIKE + "order by word limit 40"),
+                        word,
+                        begins,
+                        begins,
+                        begins),
                 most);
     }
 
@@ -112,105 +98,106 @@ class Finding {
         String first = words.getFirst();
         String rest = String.join(" ", words.subList(1, words.size()));
         String front = String.join(" ", words.subList(0, words.size() - 1));
-        String last = words.getLast();
+        String whole = begins(front + PersonKeys.BETWEEN + words.getLast());
+        // Of two beginnings the longer one leads: fewer people are looked through.
+        boolean turned = rest.length() > first.length();
+        String both =
+                turned
+                        ? begins(rest) + PersonKeys.BETWEEN + begins(first)
+                        : begins(first) + PersonKeys.BETWEEN + begins(rest);
+        String given = turned ? FAMILY_FIRST : GIVEN_FIRST;
+        String family = turned ? GIVEN_FIRST : FAMILY_FIRST;
         List<People.Found> found =
-                database.sql(
-                                union(
-                                        "select "
-                                                + COLUMNS
-                                                + ", 1 as rank from person p where p.folded_given"
-                                                + " like :first and p.folded_family like :rest and"
-                                                + " p.gone_at is null limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 2 as rank from person p where p.folded_family"
-                                                + " = :front and p.folded_given like :last and"
-                                                + " p.gone_at is null limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 3 as rank from person p where p.folded_family"
-                                                + " like :first and p.folded_given like :rest and"
-                                                + " p.gone_at is null limit 20",
-                                        "select "
-                                                + COLUMNS
-                                                + ", 4 as rank from person p where p.folded_given ="
-                                                + " :front and p.folded_family like :last and"
-                                                + " p.gone_at is null limit 20"))
-                        .param("first", begins(first))
-                        .param("rest", begins(rest))
-                        .param("front", front)
-                        .param("last", begins(last))
-                        .query(Finding::row)
-                        .list();
-        if (!found.isEmpty()) {
-            return merged(found, most);
-        }
-        return innerWords(words, most);
+                read(
+                        union(
+                                SHOWN + ", 1 as rank" + given + LIKE + "limit 20",
+                                SHOWN + ", 2" + FAMILY_FIRST + LIKE + "limit 20",
+                                SHOWN + ", 3" + family + LIKE + "limit 20",
+                                SHOWN + ", 4" + GIVEN_FIRST + LIKE + "limit 20"),
+                        both,
+                        whole,
+                        both,
+                        whole);
+        return found.isEmpty() ? among(words, List.of(), most) : merged(found, most);
     }
 
-    /** Each word begins some word of the name: 'cruz jose' finds José de la Cruz. */
-    private List<People.Found> innerWords(List<String> words, int most) {
-        String longest = words.stream().max(Comparator.comparingInt(String::length)).orElseThrow();
-        return database
-                .sql(
-                        "select "
-                                + COLUMNS
-                                + ", p.folded_given, p.folded_family from person_token t join"
-                                + " person p on p.id = t.person_id where t.token like :w and"
-                                + " p.gone_at is null order by t.token limit 200")
-                .param("w", begins(longest))
-                .query((row, i) -> Map.entry(row(row, i), name(row)))
-                .list()
-                .stream()
-                .filter(
-                        e ->
-                                words.stream()
-                                        .allMatch(
-                                                w ->
-                                                        e.getValue().stream()
-                                                                .anyMatch(n -> n.startsWith(w))))
-                .map(Map.Entry::getKey)
-                .distinct()
-                .limit(most)
-                .toList();
-    }
-
+    /** With one typing error in a word, or in each. */
     private List<People.Found> near(List<String> words, int most) {
-        String longest = words.stream().max(Comparator.comparingInt(String::length)).orElseThrow();
-        Set<String> forms = NameNormalizer.near(longest);
-        return database
-                .sql(
-                        "select distinct "
-                                + COLUMNS
-                                + ", p.folded_given, p.folded_family from person_near n join person"
-                                + " p on p.id = n.person_id where n.near in (:forms) and p.gone_at"
-                                + " is null limit 400")
-                .param("forms", forms)
-                .query((row, i) -> Map.entry(row(row, i), name(row)))
-                .list()
-                .stream()
-                .filter(
-                        e ->
-                                words.stream()
-                                        .allMatch(
-                                                w ->
-                                                        e.getValue().stream()
-                                                                .anyMatch(
-                                                                        n ->
-                                                                                n.startsWith(w)
-                                                                                        || NameNormalizer
-                                                                                                .close(
-                                                                                                        n,
-                                                                                                        w))))
-                .map(Map.Entry::getKey)
-                .limit(most)
-                .toList();
+        Set<String> forms = new LinkedHashSet<>();
+        words.forEach(word -> forms.addAll(NameNormalizer.near(word)));
+        List<String> known =
+                database.queryForList(
+                        "select distinct word from name_near where near in ("
+                                + marks(forms.size())
+                                + ")",
+                        String.class,
+                        forms.toArray());
+        List<String> close =
+                known.stream()
+                        .filter(k -> words.stream().anyMatch(w -> NameNormalizer.close(k, w)))
+                        .toList();
+        return close.isEmpty() ? List.of() : among(words, close, most);
     }
 
-    private static List<String> name(ResultSet row) throws SQLException {
-        List<String> words = new ArrayList<>(NameNormalizer.words(row.getString("folded_given")));
-        words.addAll(NameNormalizer.words(row.getString("folded_family")));
-        return words;
+    /**
+     * Each word begins some word of the name, or is close to one: 'cruz jose' finds José de la
+     * Cruz. All of it is told by the keys, so that no common name hides whoever is meant.
+     *
+     * @param close words of names that are close to one of those typed
+     */
+    private List<People.Found> among(List<String> words, List<String> close, int most) {
+        String longest = words.stream().max(Comparator.comparingInt(String::length)).orElseThrow();
+        List<Object> values = new ArrayList<>();
+        StringBuilder fits = new StringBuilder();
+        for (String word : words) {
+            fits.append("and (folded like ?");
+            values.add("% " + begins(word));
+            for (String other : closeTo(word, close)) {
+                fits.append(" or folded like ?");
+                values.add("% " + escaped(other) + " %");
+            }
+            fits.append(") ");
+        }
+        List<Object> all = new ArrayList<>(List.of(begins(longest)));
+        all.addAll(values);
+        String begun = SHOWN + ", 1 as rank" + TOKEN + LIKE + fits + " order by word limit 40";
+        List<String> leads = closeTo(longest, close);
+        if (leads.isEmpty()) {
+            return merged(read(begun, all.toArray()), most);
+        }
+        all.addAll(leads);
+        all.addAll(values);
+        String near =
+                SHOWN
+                        + ", 2"
+                        + TOKEN
+                        + " and word in ("
+                        + marks(leads.size())
+                        + ") "
+                        + fits
+                        + " limit 40";
+        return merged(read(union(begun, near), all.toArray()), most);
+    }
+
+    private static List<String> closeTo(String word, List<String> close) {
+        return close.stream().filter(other -> NameNormalizer.close(other, word)).toList();
+    }
+
+    private List<People.Found> read(String sql, Object... values) {
+        return database.query(
+                sql,
+                (row, i) ->
+                        new People.Found(
+                                row.getObject(1, UUID.class),
+                                row.getString(2),
+                                row.getString(3),
+                                row.getString(4),
+                                row.getString(5)),
+                values);
+    }
+
+    private static String marks(int count) {
+        return "?" + ", ?".repeat(count - 1);
     }
 
     private static String union(String... parts) {
@@ -218,27 +205,16 @@ class Finding {
     }
 
     private static String begins(String text) {
-        return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_") + "%";
+        return escaped(text) + "%";
+    }
+
+    private static String escaped(String text) {
+        return text.replace("\\", "\\\\").replace("%", "\\%").replace("_", "\\_");
     }
 
     private static List<People.Found> merged(List<People.Found> found, int most) {
         Map<UUID, People.Found> once = new LinkedHashMap<>();
         found.forEach(f -> once.putIfAbsent(f.id(), f));
         return once.values().stream().limit(most).toList();
-    }
-
-    private static People.Found row(ResultSet row, int i) throws SQLException {
-        Set<String> place = new LinkedHashSet<>();
-        for (String part : new String[] {row.getString("vessel"), row.getString("port")}) {
-            if (part != null) {
-                place.add(part);
-            }
-        }
-        return new People.Found(
-                row.getObject("id", UUID.class),
-                row.getString("name"),
-                row.getString("account"),
-                row.getString("title"),
-                place.isEmpty() ? null : String.join(", ", place));
     }
 }

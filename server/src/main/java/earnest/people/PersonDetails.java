@@ -5,7 +5,6 @@ import earnest.ground.Ids;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
-import earnest.systems.Accounts;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -15,21 +14,17 @@ import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HexFormat;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Set;
-import java.util.TreeSet;
 import java.util.UUID;
 
 /**
- * Writes what stands beside people: what they are found by, their contacts and facts. A page of
- * them at a time, since for one by one a large house would wait for a dozen round trips each.
+ * Writes what stands beside people: their contacts and facts. A page of them at a time, since for
+ * one by one a large house would wait for a dozen round trips each.
  */
 @Component
 class PersonDetails {
@@ -56,7 +51,6 @@ class PersonDetails {
 
     private final JdbcTemplate jdbc;
     private final Telephone telephone;
-    private final Accounts accounts;
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
@@ -65,14 +59,12 @@ class PersonDetails {
     PersonDetails(
             JdbcTemplate jdbc,
             Telephone telephone,
-            Accounts accounts,
             TheRecord record,
             Clock clock,
             Ids ids,
             SecureRandom random) {
         this.jdbc = jdbc;
         this.telephone = telephone;
-        this.accounts = accounts;
         this.record = record;
         this.clock = clock;
         this.ids = ids;
@@ -85,7 +77,6 @@ class PersonDetails {
      * @param first at the first copy of all, when the age of contacts is unknown
      */
     void write(List<Of> page, boolean first) {
-        found(page);
         List<Of> theirs = page.stream().filter(Of::theirs).toList();
         contacts(theirs, first);
         facts(theirs);
@@ -107,66 +98,6 @@ class PersonDetails {
             }
         }
         return contacts;
-    }
-
-    /** An entry of a further source adds to what a person is found by; their own replaces it. */
-    private void found(List<Of> page) {
-        List<Object[]> known =
-                page.stream().filter(of -> of.known && of.theirs).map(of -> row(of.id())).toList();
-        List<Object[]> tokens = new ArrayList<>();
-        List<Object[]> near = new ArrayList<>();
-        for (Of of : page) {
-            if (of.theirs) {
-                List<String> words = NameNormalizer.all(of.row.foldedGiven, of.row.foldedFamily);
-                add(tokens, tokens(of, words), of.id());
-                Set<String> spellings = new TreeSet<>();
-                words.forEach(word -> spellings.addAll(NameNormalizer.near(word)));
-                add(near, spellings, of.id());
-            }
-        }
-        jdbc.batchUpdate("delete from person_token where person_id = ?", known);
-        jdbc.batchUpdate("insert into person_token (token, person_id) values (?, ?)", tokens);
-        jdbc.batchUpdate("delete from person_near where person_id = ?", known);
-        jdbc.batchUpdate("insert into person_near (near, person_id) values (?, ?)", near);
-        accounts(page.stream().filter(Of::known).toList());
-    }
-
-    /** Everybody is found by each of their logins. */
-    private void accounts(List<Of> page) {
-        List<Object[]> tokens = new ArrayList<>();
-        for (Of of : page) {
-            Set<String> names = new TreeSet<>();
-            accounts.of(of.id()).forEach(account -> names.add(Finding.token(account.name())));
-            add(tokens, names, of.id());
-        }
-        jdbc.batchUpdate(
-                "insert ignore into person_token (token, person_id) values (?, ?)", tokens);
-    }
-
-    private Set<String> tokens(Of of, List<String> words) {
-        Set<String> tokens = new LinkedHashSet<>();
-        tokens.add(Finding.token(of.read.account()));
-        if (of.read.staffNumber() != null) {
-            tokens.add(Finding.token(of.read.staffNumber()));
-        }
-        of.contacts.forEach(
-                (kind, value) -> {
-                    if (kind.telephone()) {
-                        tokens.addAll(telephone.spellings(value));
-                    } else {
-                        tokens.add(Finding.token(value));
-                    }
-                });
-        tokens.addAll(words);
-        return tokens;
-    }
-
-    private static void add(List<Object[]> rows, Collection<String> values, UUID person) {
-        for (String value : values) {
-            if (!value.isEmpty()) {
-                rows.add(row(value, person));
-            }
-        }
     }
 
     private void contacts(List<Of> page, boolean first) {

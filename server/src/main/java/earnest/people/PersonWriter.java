@@ -31,6 +31,7 @@ class PersonWriter {
     private final PeopleRepository people;
     private final PersonEntries entries;
     private final PersonDetails details;
+    private final PersonKeys keys;
     private final JdbcTemplate jdbc;
     private final TheRecord record;
     private final Writes writes;
@@ -41,6 +42,7 @@ class PersonWriter {
             PeopleRepository people,
             PersonEntries entries,
             PersonDetails details,
+            PersonKeys keys,
             JdbcTemplate jdbc,
             TheRecord record,
             Writes writes,
@@ -49,6 +51,7 @@ class PersonWriter {
         this.people = people;
         this.entries = entries;
         this.details = details;
+        this.keys = keys;
         this.jdbc = jdbc;
         this.record = record;
         this.writes = writes;
@@ -104,6 +107,7 @@ class PersonWriter {
         }
         people.flush();
         entries.write(source, written);
+        keys.write(changed);
         details.write(changed, reading.first());
         return changed.size();
     }
@@ -248,6 +252,11 @@ class PersonWriter {
                 () -> {
                     Instant now = clock.instant();
                     entries.gone(source, gone, now);
+                    keys.take(
+                            gone.stream()
+                                    .filter(PersonEntries.Gone::theirs)
+                                    .map(PersonEntries.Gone::person)
+                                    .toList());
                     for (PersonEntries.Gone person : gone) {
                         if (person.theirs()) {
                             jdbc.update(

@@ -122,7 +122,7 @@ class RememberedTest {
         writes.run(
                 () -> {
                     epoch.wrote("update people_copy set trouble = null");
-                    epoch.wrote("insert into person_token (token) select account from person");
+                    epoch.wrote("insert into person_key (word) select account from person");
                     assertThat(epoch.changed()).isFalse();
                 });
     }

@@ -43,6 +43,29 @@ public final class Ground {
         }
     }
 
+    /** On the ports on which it stood before, which its rows name. */
+    private void ports() {
+        Path known = home.resolve("ports");
+        try {
+            if (Files.exists(known)) {
+                for (String line : Files.readAllLines(known)) {
+                    int mark = line.indexOf('=');
+                    environment.put(line.substring(0, mark), line.substring(mark + 1));
+                }
+            } else {
+                Files.createDirectories(home);
+                List<String> lines =
+                        environment.entrySet().stream()
+                                .filter(e -> e.getKey().endsWith("PORT"))
+                                .map(e -> e.getKey() + "=" + e.getValue())
+                                .toList();
+                Files.write(known, lines);
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
     /**
      * Starts everything anew.
      *
@@ -52,6 +75,20 @@ public final class Ground {
         Path checkout = findCheckout();
         Ground ground = new Ground(checkout, checkout.resolve(".earnest/tests/" + name));
         ground.clear();
+        ground.launcher("ground", "up");
+        Runtime.getRuntime().addShutdownHook(new Thread(ground::end));
+        return ground;
+    }
+
+    /**
+     * Starts what stood there before, or begins it; its data stays when this process ends.
+     *
+     * @param name of the home, below {@code .earnest} of the checkout
+     */
+    public static Ground keep(String name) {
+        Path checkout = findCheckout();
+        Ground ground = new Ground(checkout, checkout.resolve(".earnest/" + name));
+        ground.ports();
         ground.launcher("ground", "up");
         Runtime.getRuntime().addShutdownHook(new Thread(ground::end));
         return ground;

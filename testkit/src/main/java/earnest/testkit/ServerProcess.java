@@ -31,6 +31,7 @@ public final class ServerProcess {
     private final String heap;
     private final String url;
     private Process process;
+    private Duration startedIn = Duration.ZERO;
 
     private ServerProcess(Ground ground, String heap, String url, List<String> settings) {
         this.ground = ground;
@@ -62,7 +63,9 @@ public final class ServerProcess {
     }
 
     private static ServerProcess started(ServerProcess server) {
+        long launched = System.nanoTime();
         server.waitUntilUp();
+        server.startedIn = Duration.ofNanos(System.nanoTime() - launched);
         server.ground.setUpOrganisation();
         Runtime.getRuntime().addShutdownHook(new Thread(server::kill));
         return server;
@@ -71,6 +74,11 @@ public final class ServerProcess {
     /** Where it answers. */
     public String url() {
         return url;
+    }
+
+    /** How long it took from the start of its process until it answered. */
+    public Duration startedIn() {
+        return startedIn;
     }
 
     private Process launch() {
