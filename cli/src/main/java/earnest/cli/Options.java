@@ -11,18 +11,27 @@ import java.util.Set;
 /** What was typed after a command: {@code --name value}, {@code --flag} and the rest. */
 final class Options {
     private final Map<String, String> values = new LinkedHashMap<>();
+    private final Map<String, List<String>> all = new LinkedHashMap<>();
     private final List<String> rest = new ArrayList<>();
 
     Options(List<String> arguments, Set<String> withValue, Set<String> flags) {
+        this(arguments, withValue, flags, Set.of());
+    }
+
+    /**
+     * @param often options with a value that may be given more than once
+     */
+    Options(List<String> arguments, Set<String> withValue, Set<String> flags, Set<String> often) {
         for (int i = 0; i < arguments.size(); i++) {
             String argument = arguments.get(i);
             if (flags.contains(argument)) {
                 values.put(argument, "");
-            } else if (withValue.contains(argument)) {
+            } else if (withValue.contains(argument) || often.contains(argument)) {
                 if (++i == arguments.size()) {
                     throw Refused.field(argument, "a value is missing");
                 }
                 values.put(argument, arguments.get(i));
+                all.computeIfAbsent(argument, a -> new ArrayList<>()).add(arguments.get(i));
             } else if (argument.startsWith("--")) {
                 throw Refused.field(argument, "unknown option");
             } else {
@@ -37,6 +46,11 @@ final class Options {
 
     @Nullable String value(String name) {
         return values.get(name);
+    }
+
+    /** Of an option that may be given more than once, in the order in which they were. */
+    List<String> all(String name) {
+        return List.copyOf(all.getOrDefault(name, List.of()));
     }
 
     int number(String name, int otherwise, int most) {

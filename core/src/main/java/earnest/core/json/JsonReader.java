@@ -23,18 +23,34 @@ public final class JsonReader {
 
     private final byte[] in;
     private final int end;
+    private final boolean ofLine;
     private int at;
     private int depth;
 
     public JsonReader(byte[] in, int from, int to) {
+        this(in, from, to, false);
+    }
+
+    private JsonReader(byte[] in, int from, int to, boolean ofLine) {
         this.in = in;
         this.at = from;
         this.end = to;
+        this.ofLine = ofLine;
+    }
+
+    /** For a line of several, whose end is found by reading it: no line feed is passed over. */
+    public static JsonReader ofLine(byte[] in, int from, int to) {
+        return new JsonReader(in, from, to, true);
     }
 
     /** Where the line that begins at {@code from} ends, of several that hold a value each. */
     public static int lineEnd(byte[] in, int from, int to) {
         return PlainRun.lineFeed(in, from, to);
+    }
+
+    /** How far it has read. */
+    public int at() {
+        return at;
     }
 
     /** The next value. */
@@ -50,12 +66,17 @@ public final class JsonReader {
         };
     }
 
-    /** Nothing but white space may follow. */
-    public void end() {
+    /**
+     * Nothing but white space may follow.
+     *
+     * @return where that ends: at the end of the text, or of the line at its line feed
+     */
+    public int end() {
         blanks();
-        if (at < end) {
+        if (at < end && !(ofLine && in[at] == '\n')) {
             throw bad("something follows the value");
         }
+        return at;
     }
 
     /** Takes a mark such as a brace or a comma, after white space. */
@@ -85,9 +106,13 @@ public final class JsonReader {
     }
 
     private void blanks() {
-        while (at < end && (in[at] == ' ' || in[at] == '\n' || in[at] == '\r' || in[at] == '\t')) {
+        while (at < end && in[at] <= ' ' && blank(in[at])) {
             at++;
         }
+    }
+
+    private boolean blank(byte mark) {
+        return mark == ' ' || mark == '\r' || mark == '\t' || mark == '\n' && !ofLine;
     }
 
     private Map<String, Object> object() {

@@ -24,6 +24,9 @@ final class Disclosed {
     private final Set<String> fields = new HashSet<>(4);
     private @Nullable String wrong;
 
+    /** Where the leaf's commitments begin, once that was looked for. */
+    private int personal = -1;
+
     Disclosed(byte[] leaf, int from, int to) {
         this.leaf = leaf;
         this.from = from;
@@ -130,15 +133,23 @@ final class Disclosed {
         return disclosed.wrong;
     }
 
-    /** What the leaf is committed to under that name; the rest of it is passed by. */
+    /** What the leaf is committed to under that name. */
     private @Nullable TextBytes commitment(String field) {
+        if (personal < 0) {
+            personal = commitments();
+        }
+        return named(field, new JsonReader(leaf, personal, to));
+    }
+
+    /** Where the commitments begin; what stands before them is passed by. */
+    private int commitments() {
         JsonReader in = new JsonReader(leaf, from, to);
         in.take('{');
         do {
-            boolean personal = in.text().is("personal");
+            boolean found = in.text().is("personal");
             in.take(':');
-            if (personal) {
-                return named(field, in);
+            if (found) {
+                return in.at();
             }
             in.skip();
         } while (in.takes(','));

@@ -26,26 +26,48 @@ sealed interface ExportLine {
     /** None of the two. */
     record Bad(String words) implements ExportLine {}
 
+    /**
+     * A line with where it ended.
+     *
+     * @param end at its line feed, or at the end of the text
+     */
+    record Ended(ExportLine line, int end) {}
+
+    /** Reads the first line of UTF-8. */
+    static Ended first(byte[] bytes, int from, int to) {
+        try {
+            JsonReader in = JsonReader.ofLine(bytes, from, to);
+            ExportLine line = read(in);
+            return new Ended(line, in.end());
+        } catch (IllegalArgumentException wrong) {
+            int end = JsonReader.lineEnd(bytes, from, to);
+            return new Ended(read(bytes, from, end), end);
+        }
+    }
+
     /** Reads UTF-8 without its line feed. */
     static ExportLine read(byte[] bytes, int from, int to) {
         try {
             JsonReader in = new JsonReader(bytes, from, to);
-            in.take('{');
-            TextBytes first = in.text();
-            ExportLine read;
-            if (first.is("number")) {
-                read = entry(in);
-            } else if (first.is("seal")) {
-                read = seal(in);
-            } else {
-                throw new IllegalArgumentException("begins with neither number nor seal");
-            }
+            ExportLine line = read(in);
             in.end();
-            return read;
+            return line;
         } catch (IllegalArgumentException e) {
             String what = e instanceof BadJson ? "is not JSON: " : "is not in form: ";
             return new Bad(what + e.getMessage());
         }
+    }
+
+    private static ExportLine read(JsonReader in) {
+        in.take('{');
+        TextBytes first = in.text();
+        if (first.is("number")) {
+            return entry(in);
+        }
+        if (first.is("seal")) {
+            return seal(in);
+        }
+        throw new IllegalArgumentException("begins with neither number nor seal");
     }
 
     private static ExportLine entry(JsonReader in) {

@@ -1,7 +1,5 @@
 package earnest.core.record;
 
-import earnest.core.json.JsonReader;
-
 import org.jspecify.annotations.Nullable;
 
 import java.util.ArrayList;
@@ -33,9 +31,9 @@ final class ExportPart {
         ExportPart part = new ExportPart(oneByOne);
         int at = from;
         while (at < to && part.failed == null && part.end == null) {
-            int end = JsonReader.lineEnd(bytes, at, to);
-            part.take(ExportLine.read(bytes, at, end));
-            at = end + 1;
+            ExportLine.Ended next = ExportLine.first(bytes, at, to);
+            part.take(next.line());
+            at = next.end() + 1;
         }
         if (at < to && part.end instanceof ExportLine.Sealed) {
             part.lines++;

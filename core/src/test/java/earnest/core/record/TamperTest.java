@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
+import java.util.regex.Pattern;
 
 /** Each way to falsify an export or a receipt is found, and named. */
 class TamperTest {
@@ -124,6 +125,29 @@ class TamperTest {
     @Test
     void aLeafThatWasAltered() {
         found("altered", lines -> lines.set(5, lines.get(5).replace("call-rang", "call-rung")));
+    }
+
+    @Test
+    void aLineThatGoesOnBehindItsEndIsNone() {
+        List<String> lines = export(0, SIZE);
+        for (String broken : List.of("{\n", ",\n\"leaf\"", "}\n", "\n{", ":\n")) {
+            List<String> tampered = new ArrayList<>(lines);
+            String mark = broken.replace("\n", "");
+            tampered.set(5, lines.get(5).replaceFirst(Pattern.quote(mark), broken));
+            Verification verification = inOne(tampered);
+            assertEquals(
+                    Verification.Outcome.BAD_INPUT, verification.outcome(), verification.words());
+            assertTrue(verification.words().startsWith("Line 6 is not"), verification.words());
+        }
+        assertEquals(Verification.Outcome.PROVED, inOne(lines).outcome());
+    }
+
+    /** As a file is read: many lines at once. */
+    private static Verification inOne(List<String> lines) {
+        ExportCheck check = new ExportCheck(KEY);
+        byte[] bytes = (String.join("\n", lines) + "\n").getBytes(StandardCharsets.UTF_8);
+        check.lines(bytes, 0, bytes.length);
+        return check.end();
     }
 
     @Test
