@@ -11,10 +11,11 @@ database_up() {
             --auth-root-authentication-method=normal --innodb-log-file-size=16M "${as_root[@]}"
         mv "$data.new" "$data"
     fi
-    mkdir -p "$EARNEST_HOME/run"
+    # One that starts throws away what another left in the same place, or still needs there.
+    mkdir -p "$EARNEST_HOME/run/tmp"
     (umask 077; database_init >"$EARNEST_HOME/run/database.sql")
     start database mariadbd --no-defaults --datadir="$data" --socket="$(database_socket)" \
-        --pid-file="$EARNEST_HOME/run/mariadbd.pid" --bind-address=127.0.0.1 --port="$EARNEST_DB_PORT" \
+        --pid-file="$EARNEST_HOME/run/mariadbd.pid" --tmpdir="$EARNEST_HOME/run/tmp" --bind-address=127.0.0.1 --port="$EARNEST_DB_PORT" \
         --skip-name-resolve --character-set-server=utf8mb4 --collation-server=utf8mb4_uca1400_ai_ci \
         --innodb-log-file-size=16M --innodb-buffer-pool-size="${EARNEST_DB_MEMORY}M" --max-connections=200 --init-file="$EARNEST_HOME/run/database.sql" "${as_root[@]}"
     wait_for database 60 database_answers

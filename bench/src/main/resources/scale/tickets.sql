@@ -14,7 +14,7 @@ INSERT INTO ticket (id, channel, state, opened_at, holder_id, person_id, claimed
   FROM made ORDER BY number;
 INSERT INTO ticket_closed_under (ticket_id, rulebook_version) SELECT id, 1 FROM made;
 INSERT INTO conversation (id, ticket_id, call_id, state, rang_at, answered_at, ended_at)
-  SELECT id, id, CONCAT('made ', number), 'ENDED', at, at, DATE_ADD(at, INTERVAL 2 MINUTE) FROM made;
+  SELECT id, id, CONCAT('made ', number), 'ended', at, at, DATE_ADD(at, INTERVAL 2 MINUTE) FROM made;
 INSERT INTO proof_check (id, ticket_id, conversation_id, person_id, method, path, state, started_at, ended_at, tries)
   SELECT CAST(INSERT(id, 20, 1, '8') AS UUID), id, id, person_id, 'authenticator', 'made', 'PASSED', at, at, 1 FROM made
   UNION ALL
@@ -25,5 +25,5 @@ INSERT INTO account_change (id, ticket_id, conversation_id, person_id, analyst_i
     'read-aloud'
   FROM made;
 INSERT INTO handover (id, change_id, ticket_id, person_id, wrapped_id, route, state, group_count, said_back, made_at, expires_at, in_at)
-  SELECT id, id, id, person_id, id, 'read-aloud', 'SAID_BACK', 3, 3, at, DATE_ADD(at, INTERVAL 1 HOUR), DATE_ADD(at, INTERVAL 1 MINUTE) FROM made;
+  SELECT id, id, id, person_id, id, 'read-aloud', 'said-back', 3, 3, at, DATE_ADD(at, INTERVAL 1 HOUR), DATE_ADD(at, INTERVAL 1 MINUTE) FROM made;
 DROP TEMPORARY TABLE made

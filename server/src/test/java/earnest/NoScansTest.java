@@ -2,7 +2,9 @@ package earnest;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import earnest.checks.methods.madeup.HarbourWord;
 import earnest.testkit.Desk;
+import earnest.testkit.OwnPage;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -64,6 +66,8 @@ class NoScansTest {
                     "written_line",
                     "written_ticket");
 
+    private static final int FEW = 100;
+
     private final App app;
 
     NoScansTest(App app) {
@@ -72,6 +76,30 @@ class NoScansTest {
 
     @Test
     void aCallLooksThroughNoTableThatGrows() throws SQLException {
+        app.needs("ldap");
+        scans(this::call, 40);
+    }
+
+    @Test
+    void findingLooksThroughNone() throws SQLException {
+        scans(this::finding, 4);
+    }
+
+    @Test
+    void theRecordLooksThroughNoneHoweverItIsAsked() throws SQLException {
+        scans(this::record, 10);
+    }
+
+    @Test
+    void aPageOfOnesOwnLooksThroughNone() throws SQLException {
+        app.needs("ldap");
+        scans(this::ownPage, 20);
+    }
+
+    /**
+     * @param least how many forms of statements it takes at least: what reads nothing scans nothing
+     */
+    private void scans(Runnable scene, int least) throws SQLException {
         try (Connection root =
                         DriverManager.getConnection(
                                 "jdbc:mariadb://127.0.0.1:" + app.ground().port("DB") + "/earnest",
@@ -82,12 +110,12 @@ class NoScansTest {
             statement.execute("truncate table mysql.general_log");
             statement.execute("set global general_log = 1");
             try {
-                call();
+                scene.run();
             } finally {
                 statement.execute("set global general_log = 0");
             }
             Map<String, String> asked = asked(statement);
-            assertThat(asked).hasSizeGreaterThan(40);
+            assertThat(asked).hasSizeGreaterThan(least);
             List<String> scans = new ArrayList<>();
             for (String sql : asked.values()) {
                 scans.addAll(scans(statement, sql));
@@ -96,8 +124,57 @@ class NoScansTest {
         }
     }
 
+    private void finding() {
+        Desk tove = app.desk("tove.rask");
+        for (String typed :
+                new String[] {
+                    "oka", "ines okafor", "okafr", "cruz%20jose", "07700900142", "11066", "i@b"
+                }) {
+            tove.api().get("/api/people?find=" + typed.replace(" ", "%20")).ok();
+        }
+    }
+
+    private void record() {
+        Desk tove = app.desk("tove.rask");
+        String account = app.somebody();
+        String ticket = app.visitor(tove);
+        tove.claim(ticket, account).ok();
+        String number = tove.page(ticket).at("/ticket/number").asString().replaceAll("\\D", "");
+        String me = tove.api().get("/api/session").ok().findValue("id").asString();
+        String since = "since=2026-01-01T00:00:00Z&until=2099-01-01T00:00:00Z";
+        for (String asked :
+                new String[] {
+                    "ticket=" + number,
+                    "person=" + tove.person(account),
+                    "analyst=" + me,
+                    "kind=person-claimed",
+                    since,
+                    "kind=person-claimed&" + since,
+                    "person=" + tove.person(account) + "&kind=person-claimed&" + since
+                }) {
+            var read = tove.api().get("/api/record?" + asked).ok();
+            assertThat(read.toString()).contains("claim");
+            app.desk("elif.hartono").api().get("/api/record/export/asked?format=csv&" + asked);
+        }
+        tove.api().get("/api/record").ok();
+        tove.api().get("/api/record/seal").ok();
+        tove.api().get("/api/tickets/" + ticket + "/receipt");
+        app.desk("ravi.anand").api().get("/api/reports/how-long?since=2026-01-01T00:00:00Z");
+        tove.close(ticket, "Looked at for what it asks.");
+    }
+
+    private void ownPage() {
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        page.start(app.somebody()).ok();
+        for (String gate : new String[] {"north", "south"}) {
+            page.begin("harbour-word." + gate).ok();
+            page.type(HarbourWord.WORD).ok();
+        }
+        page.set("Lantern-kettle-under-pier-51", "directory").ok();
+        page.settled();
+    }
+
     private void call() {
-        app.needs("ldap");
         Desk tove = app.desk("tove.rask");
         String ticket = app.proved(tove, app.somebody());
         tove.accounts(ticket);
@@ -134,8 +211,12 @@ class NoScansTest {
         try (ResultSet plan = statement.executeQuery("explain " + sql)) {
             while (plan.next()) {
                 String table = tables.getOrDefault(plan.getString("table"), "");
+                String type = String.valueOf(plan.getString("type"));
+                // The first few in the order of an index, such as the last seal, are no scan.
+                boolean first = type.equals("index") && plan.getLong("rows") <= FEW;
                 if (GROWS.contains(table)
-                        && Set.of("ALL", "index").contains(String.valueOf(plan.getString("type")))
+                        && Set.of("ALL", "index").contains(type)
+                        && !first
                         && plan.getString("possible_keys") == null) {
                     scans.add(table + ": " + sql);
                 }

@@ -10,6 +10,8 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
+import java.util.Objects;
 import java.util.Set;
 
 /** Find-as-you-type among 100,000 people against the statements that it took when frozen. */
@@ -42,9 +44,34 @@ final class FindBench {
             wrong.add(name[1].substring(0, 2) + name[1].substring(3));
         }
         for (int threads : new int[] {1, 20}) {
+            floor(threads);
             compare("exact, " + threads + " at once", exact, threads, true);
             compare("with a typing error, " + threads + " at once", wrong, threads, false);
         }
+    }
+
+    /**
+     * What any question costs over HTTP: who is signed in is answered with nothing but the session.
+     */
+    private void floor(int threads) {
+        Timing least = null;
+        for (int runs : new int[] {WARM_UP, RUNS}) {
+            least =
+                    Timing.of(
+                            threads,
+                            runs,
+                            t -> {
+                                Desk desk = Desk.signIn(ground, "tove.rask");
+                                return i -> desk.api().get("/api/session").ok();
+                            });
+        }
+        Report.line(
+                String.format(
+                        Locale.ROOT,
+                        "who is signed in, %d at once, over HTTP: %.2f ms (p95 %.2f)",
+                        threads,
+                        Objects.requireNonNull(least).medianMs(),
+                        least.p95Ms()));
     }
 
     private void compare(String what, List<String> typed, int threads, boolean exact) {
