@@ -66,7 +66,7 @@ class NoScansTest {
                     "written_line",
                     "written_ticket");
 
-    private static final int FEW = 100;
+    private static final int FEW = 200;
 
     private final App app;
 

@@ -1,6 +1,7 @@
 package earnest.bench;
 
-import earnest.bench.bare.BareServer;
+import bare.BareServer;
+
 import earnest.testkit.Ground;
 import earnest.testkit.ServerProcess;
 

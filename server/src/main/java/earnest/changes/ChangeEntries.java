@@ -31,6 +31,7 @@ class ChangeEntries {
         return entry.ticket(change.ticketId, change.conversationId)
                 .person(change.personId, name)
                 .account(change.system, change.account)
+                .data("action", change.action.word())
                 .data("deed", change.action.deed())
                 .data("became", change.action.became())
                 .data("change", change.id.toString());

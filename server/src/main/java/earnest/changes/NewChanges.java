@@ -59,6 +59,7 @@ class NewChanges {
         return by.ticket(change.ticketId, change.conversationId)
                 .person(change.personId, personName)
                 .account(change.system, change.account)
+                .data("action", change.action.word())
                 .data("deed", change.action.deed())
                 .data("change", change.id.toString());
     }

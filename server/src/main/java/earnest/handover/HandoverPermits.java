@@ -8,6 +8,7 @@ import earnest.checks.Permit;
 import earnest.checks.Standing;
 import earnest.core.assurance.Route;
 import earnest.core.assurance.Verdict;
+import earnest.core.record.Leaf;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.tickets.Tickets;
@@ -64,8 +65,10 @@ class HandoverPermits {
      *
      * @param routes null: all
      * @param written whether one writes with them, instead of speaking
+     * @param why what allows it
      */
-    record Permitted(Handover handover, @Nullable List<Route> routes, boolean written) {
+    record Permitted(
+            Handover handover, @Nullable List<Route> routes, boolean written, Leaf.Why why) {
         /**
          * @throws Problem 403 if the rules that opened the change do not allow the route
          */
@@ -149,7 +152,8 @@ class HandoverPermits {
         return new Permitted(
                 handover,
                 bar == null ? null : bar.handover(),
-                channels.channel(ticket.channel()).written());
+                channels.channel(ticket.channel()).written(),
+                judged.why());
     }
 
     private static void mustBeInForce(Handover handover, Instant now) {

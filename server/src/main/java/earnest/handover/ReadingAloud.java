@@ -70,7 +70,8 @@ class ReadingAloud {
         handover.state = Handovers.State.SHOWN;
         entries.append(
                 Entry.by(EntryKind.HANDOVER_SHOWN, me.id(), me.name())
-                        .data("from", handover.saidBack + 1),
+                        .data("from", handover.saidBack + 1)
+                        .why(permitted.why()),
                 handover);
         List<Handovers.Part> rest = rest(handover);
         waypoints.pass("handover-shown-uncommitted");

@@ -161,7 +161,7 @@ public class RecordFiles {
                                 client.sql(
                                         "select n.number from entry e join entry_number n on"
                                                 + " n.entry_id = e.id where n.number < :size and "
-                                                + Matching.CONDITION
+                                                + Matching.condition(query)
                                                 + " order by n.number limit :most"),
                                 query)
                         .param("size", seal.checkpoint().size())

@@ -1,6 +1,7 @@
 package earnest.core.record;
 
 import earnest.core.json.Json;
+import earnest.core.json.JsonReader;
 
 import org.jspecify.annotations.Nullable;
 
@@ -9,6 +10,7 @@ import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Writes exports and receipts, as {@link ExportCheck} and {@link ReceiptCheck} read them. */
 public final class Lines {
@@ -28,6 +30,32 @@ public final class Lines {
                         number,
                         CanonicalJson.write(leaf),
                         CanonicalJson.write(disclosed(disclosed)));
+    }
+
+    /** An entry as an export's line has it. */
+    public record Numbered(long number, String leaf) {}
+
+    /**
+     * Reads an export's line of one entry; empty for the last line.
+     *
+     * @param from where the line begins
+     * @param to its end, without line feed
+     * @throws IllegalArgumentException if it is no line of an export
+     */
+    public static Optional<Numbered> numbered(byte[] bytes, int from, int to) {
+        JsonReader in = new JsonReader(bytes, from, to);
+        in.take('{');
+        if (!in.text().is("number")) {
+            return Optional.empty();
+        }
+        in.take(':');
+        long number = in.wholeNumber();
+        in.take(',');
+        if (number < 0 || !in.text().is("leaf")) {
+            throw new IllegalArgumentException("it is no entry of an export");
+        }
+        in.take(':');
+        return Optional.of(new Numbered(number, in.string()));
     }
 
     /**

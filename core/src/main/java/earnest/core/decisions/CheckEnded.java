@@ -1,0 +1,24 @@
+package earnest.core.decisions;
+
+import org.jspecify.annotations.Nullable;
+
+import java.time.Instant;
+
+/**
+ * A check that ended, as its entry says.
+ *
+ * @param check its id
+ * @param outcome {@code passed, failed, denied} or {@code unanswered}
+ */
+record CheckEnded(
+        String check,
+        String method,
+        String outcome,
+        @Nullable String ticket,
+        @Nullable String person,
+        @Nullable String conversation,
+        Instant at) {
+    boolean is(String other) {
+        return outcome.equals(other);
+    }
+}

@@ -1,0 +1,117 @@
+package earnest;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.core.decisions.DecisionCheck;
+import earnest.core.json.Json;
+import earnest.core.record.Lines;
+import earnest.ground.Writes;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Http;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+
+/** Every decision of the running server stands when it is judged again; what slips in does not. */
+@ExtendWith(App.Running.class)
+class DecisionsTest {
+    private final App app;
+
+    DecisionsTest(App app) {
+        this.app = app;
+    }
+
+    /** What was decided on a ticket; other tests may well slip something in on theirs. */
+    private List<DecisionCheck.Judged> judged(String ticket) {
+        Http elif = app.desk("elif.hartono").api();
+        Eventually.waitFor(
+                "all to be sealed",
+                () -> elif.get("/api/record/seal").ok().get("pending").asLong() == 0);
+        DecisionCheck check = new DecisionCheck();
+        List<DecisionCheck.Judged> judged = new ArrayList<>();
+        elif.get("/api/record/export?format=jsonl")
+                .text()
+                .lines()
+                .forEach(
+                        line -> {
+                            byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
+                            Lines.numbered(bytes, 0, bytes.length)
+                                    .flatMap(entry -> check.entry(entry.number(), entry.leaf()))
+                                    .filter(decision -> line.contains(ticket))
+                                    .ifPresent(judged::add);
+                        });
+        return judged;
+    }
+
+    /**
+     * The rulebook of the tests is put in force behind the server, which says so of its own only.
+     */
+    private void inForceOnTheRecord() {
+        var latest =
+                app.databaseAs("migrate")
+                        .sql(
+                                "select version, name, content from rulebook order by version desc"
+                                        + " limit 1")
+                        .query()
+                        .singleRow();
+        app.bean(Writes.class)
+                .run(
+                        () ->
+                                app.bean(TheRecord.class)
+                                        .append(
+                                                Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE)
+                                                        .data("rulebook", latest.get("name"))
+                                                        .data("version", latest.get("version"))
+                                                        .data(
+                                                                "text",
+                                                                Json.read(
+                                                                        (String)
+                                                                                latest.get(
+                                                                                        "content")))));
+    }
+
+    @Test
+    void allOfACallStandAndWhatSlipsInDoesNot() {
+        app.needs("ldap");
+        inForceOnTheRecord();
+        Desk tove = app.desk("tove.rask");
+        String account = app.somebody();
+        String ticket = app.proved(tove, account);
+        tove.change(ticket, "temporary-password").ok();
+        tove.settled(ticket);
+        tove.readAloud(ticket);
+        List<DecisionCheck.Judged> before = judged(ticket);
+        assertThat(before).isNotEmpty();
+        assertThat(before).filteredOn(j -> !j.allowed()).isEmpty();
+        for (String kind : new String[] {"change-intended", "change-asked", "handover-shown"}) {
+            assertThat(before).as(kind).anyMatch(j -> j.words().startsWith(kind));
+        }
+        UUID person = UUID.fromString(tove.person(account));
+        app.bean(Writes.class)
+                .run(
+                        () ->
+                                app.bean(TheRecord.class)
+                                        .append(
+                                                Entry.byEarnest(EntryKind.CHANGE_ASKED)
+                                                        .ticket(UUID.fromString(ticket), null)
+                                                        .person(person, null)
+                                                        .data(
+                                                                "change",
+                                                                UUID.randomUUID().toString())
+                                                        .data("action", "unlock")));
+        assertThat(judged(ticket))
+                .filteredOn(j -> !j.allowed())
+                .extracting(DecisionCheck.Judged::words)
+                .containsExactly("change-asked: it does not say what allowed it");
+        tove.close(ticket, "Judged again.");
+    }
+}
