@@ -16,13 +16,17 @@ import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
+import tools.jackson.databind.json.JsonMapper;
+
 import java.io.IOException;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -43,6 +47,7 @@ class LivePages {
     private final TheRecord record;
     private final LiveSessions sessions;
     private final List<Pushed> pushed;
+    private final JsonMapper json;
     private final Clock clock;
     private final Set<OpenPage> pages = ConcurrentHashMap.newKeySet();
     private final LinkedBlockingQueue<Boolean> nudges = new LinkedBlockingQueue<>(1);
@@ -56,10 +61,16 @@ class LivePages {
     /** Whether a page waits to be shown what is pushed. */
     private volatile boolean owed;
 
-    LivePages(TheRecord record, LiveSessions sessions, List<Pushed> pushed, Clock clock) {
+    LivePages(
+            TheRecord record,
+            LiveSessions sessions,
+            List<Pushed> pushed,
+            JsonMapper json,
+            Clock clock) {
         this.record = record;
         this.sessions = sessions;
         this.pushed = pushed;
+        this.json = json;
         this.clock = clock;
     }
 
@@ -164,14 +175,21 @@ class LivePages {
         Map<String, SignedIn> live = keepOnlyLive();
         for (Pushed one : pushed) {
             Pushed.Snapshot snapshot = Epoch.during(one::read);
+            Map<SignedIn, Optional<String>> written = new HashMap<>();
             for (OpenPage page : pages) {
                 SignedIn who = live.get(page.session());
-                Object shown = who == null ? null : snapshot.shownTo(who);
-                if (shown != null) {
-                    page.show(one.name(), shown);
+                if (who != null) {
+                    // Written once for all pages of a session.
+                    written.computeIfAbsent(who, w -> event(one, snapshot, w))
+                            .ifPresent(event -> page.show(one.name(), event));
                 }
             }
         }
+    }
+
+    private Optional<String> event(Pushed one, Pushed.Snapshot snapshot, SignedIn who) {
+        return Optional.ofNullable(snapshot.shownTo(who))
+                .map(shown -> json.writeValueAsString(Map.of(one.name(), shown)));
     }
 
     /** Ends the streams of sessions that ended; the others with whose they are. */

@@ -18,7 +18,7 @@ final class OpenPage {
     private final LinkedBlockingQueue<Object> waiting = new LinkedBlockingQueue<>(MOST_WAITING);
 
     /** What was told last, by name; for the thread that tells. */
-    private final Map<String, Object> shown = new HashMap<>();
+    private final Map<String, String> shown = new HashMap<>();
 
     private volatile boolean closed;
 
@@ -44,10 +44,14 @@ final class OpenPage {
         }
     }
 
-    /** Shows what changed since it was shown. */
-    void show(String name, Object what) {
-        if (!what.equals(shown.put(name, what))) {
-            tell(Map.of(name, what));
+    /**
+     * Shows what changed since it was shown.
+     *
+     * @param event as JSON
+     */
+    void show(String name, String event) {
+        if (!event.equals(shown.put(name, event))) {
+            tell(event);
         }
     }
 

@@ -18,8 +18,8 @@ public interface Pushed {
     /** What was read. */
     interface Snapshot {
         /**
-         * What somebody is shown of it, or null if they have no right to it. Compared by {@code
-         * equals} with what their page was told last.
+         * What somebody is shown of it, or null if they have no right to it. A page that was told
+         * just that last is not told again.
          */
         @Nullable Object shownTo(SignedIn who);
     }
