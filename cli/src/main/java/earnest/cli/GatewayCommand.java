@@ -9,9 +9,6 @@ import earnest.core.requests.Slot;
 
 import java.io.InputStream;
 import java.io.PrintStream;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -67,7 +64,7 @@ final class GatewayCommand implements Command {
                         Set.of("--region", "--answer"),
                         Set.of("--https", "--http"),
                         Set.of("--mark"));
-        String sample = text(options.only("SAMPLE"));
+        String sample = Input.text(options.only("SAMPLE"));
         if (options.has("--https") && options.has("--http")) {
             throw Refused.field("--http", "is not taken together with --https");
         }
@@ -84,7 +81,7 @@ final class GatewayCommand implements Command {
                                 marks,
                                 options.value("--region"),
                                 scheme,
-                                answer == null ? null : text(answer))
+                                answer == null ? null : Input.text(answer))
                         .json());
     }
 
@@ -116,21 +113,10 @@ final class GatewayCommand implements Command {
         Slot slot = Slot.of(given.substring(0, equals));
         String value = given.substring(equals + 1);
         if (fileToo && slot == Slot.TEXT && value.startsWith("@")) {
-            value = value.startsWith("@@") ? value.substring(1) : text(value.substring(1));
+            value = value.startsWith("@@") ? value.substring(1) : Input.text(value.substring(1));
         }
         if (values.put(slot, value) != null) {
             throw Refused.field(option, slot.word() + " is given twice");
-        }
-    }
-
-    private static String text(String file) {
-        try {
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(Input.bytes(file)))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            throw Refused.field(file, "is not UTF-8");
         }
     }
 }

@@ -4,6 +4,9 @@ import earnest.core.json.BadJson;
 import earnest.core.json.Json;
 
 import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.charset.CharacterCodingException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
@@ -28,6 +31,18 @@ final class Input {
             throw Refused.field(file, "there is no such file");
         } catch (IOException e) {
             throw Refused.field(file, "cannot be read");
+        }
+    }
+
+    /** As UTF-8, in which every byte counts. */
+    static String text(String file) {
+        try {
+            return StandardCharsets.UTF_8
+                    .newDecoder()
+                    .decode(ByteBuffer.wrap(bytes(file)))
+                    .toString();
+        } catch (CharacterCodingException e) {
+            throw Refused.field(file, "is not UTF-8");
         }
     }
 

@@ -13,9 +13,6 @@ import earnest.core.procedures.WorldFile;
 
 import java.io.InputStream;
 import java.io.PrintStream;
-import java.nio.ByteBuffer;
-import java.nio.charset.CharacterCodingException;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -83,7 +80,7 @@ final class ProcedureCommand implements Command {
         Set<String> names = new HashSet<>();
         List<Procedure> read = new ArrayList<>();
         for (String file : files) {
-            Reading reading = Reading.of(text(file));
+            Reading reading = Reading.of(Input.text(file));
             if (readings.put(file, reading) != null) {
                 throw Refused.field(file, "is given twice");
             }
@@ -117,7 +114,7 @@ final class ProcedureCommand implements Command {
 
     private static int one(List<String> arguments, PrintStream out, WithProcedure what) {
         String file = new Options(arguments, Set.of(), Set.of()).only("FILE");
-        Reading reading = Reading.of(text(file));
+        Reading reading = Reading.of(Input.text(file));
         Procedure procedure = reading.procedure();
         if (procedure == null) {
             Finding first = reading.findings().getFirst();
@@ -140,16 +137,5 @@ final class ProcedureCommand implements Command {
 
     private static World world(String file) {
         return WorldFile.read(Fields.of("", Input.json(file)));
-    }
-
-    private static String text(String file) {
-        try {
-            return StandardCharsets.UTF_8
-                    .newDecoder()
-                    .decode(ByteBuffer.wrap(Input.bytes(file)))
-                    .toString();
-        } catch (CharacterCodingException e) {
-            throw Refused.field(file, "is not UTF-8");
-        }
     }
 }

@@ -12,7 +12,6 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
-import java.util.UUID;
 
 /** Which sessions still live and with which roles, many at once, without keeping them alive. */
 @Component
@@ -60,15 +59,7 @@ public class LiveSessions {
                         + ")",
                 row -> {
                     String session = OpenSessions.name(row.getBytes("token_hash"));
-                    live.put(
-                            session,
-                            new SignedIn(
-                                    row.getObject("id", UUID.class),
-                                    row.getString("login"),
-                                    row.getString("name"),
-                                    Role.of(row.getString("roles")),
-                                    row.getString("own_account"),
-                                    session));
+                    live.put(session, OpenSessions.who(row, session));
                 },
                 values.toArray());
         return live;

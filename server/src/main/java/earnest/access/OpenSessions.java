@@ -47,15 +47,19 @@ class OpenSessions {
 
     private static Open open(ResultSet row, String session) throws SQLException {
         Epoch.read(row.getLong(8));
-        SignedIn who =
-                new SignedIn(
-                        row.getObject("id", UUID.class),
-                        row.getString("login"),
-                        row.getString("name"),
-                        Role.of(row.getString("roles")),
-                        row.getString("own_account"),
-                        session);
+        SignedIn who = who(row, session);
         return new Open(who, at(row, "started_at"), at(row, "last_seen_at"));
+    }
+
+    /** Of a row with the analyst's columns. */
+    static SignedIn who(ResultSet row, String session) throws SQLException {
+        return new SignedIn(
+                row.getObject("id", UUID.class),
+                row.getString("login"),
+                row.getString("name"),
+                Role.of(row.getString("roles")),
+                row.getString("own_account"),
+                session);
     }
 
     private static Instant at(ResultSet row, String column) throws SQLException {
