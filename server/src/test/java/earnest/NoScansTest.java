@@ -153,7 +153,7 @@ class NoScansTest {
                     "person=" + tove.person(account) + "&kind=person-claimed&" + since
                 }) {
             var read = tove.api().get("/api/record?" + asked).ok();
-            assertThat(read.toString()).contains("claim");
+            assertThat(read.get("entries").isEmpty()).as(asked).isFalse();
             app.desk("elif.hartono").api().get("/api/record/export/asked?format=csv&" + asked);
         }
         tove.api().get("/api/record").ok();
