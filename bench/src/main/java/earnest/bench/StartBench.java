@@ -104,6 +104,15 @@ final class StartBench {
                         .redirectOutput(ground.home().resolve("logs/bare.log").toFile());
         builder.environment().put("SPRING_DATASOURCE_PASSWORD", ground.secret("db-root"));
         Process process = builder.start();
+        try {
+            waitFor(process, port, begun);
+            return (System.nanoTime() - begun) / 1e9;
+        } finally {
+            process.destroyForcibly().waitFor();
+        }
+    }
+
+    private void waitFor(Process process, int port, long begun) throws InterruptedException {
         HttpClient http = HttpClient.newHttpClient();
         HttpRequest asked =
                 HttpRequest.newBuilder(URI.create("http://127.0.0.1:%d/api/health".formatted(port)))
@@ -115,10 +124,6 @@ final class StartBench {
             }
             Thread.sleep(20);
         }
-        double seconds = (System.nanoTime() - begun) / 1e9;
-        process.destroy();
-        process.waitFor();
-        return seconds;
     }
 
     private static boolean answers(HttpClient http, HttpRequest asked) throws InterruptedException {
