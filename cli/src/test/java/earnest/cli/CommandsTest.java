@@ -18,11 +18,7 @@ import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.ObjectMapper;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.GeneralSecurityException;
@@ -38,49 +34,34 @@ class CommandsTest {
             Path.of("../core/src/test/resources/assurance/vectors.json");
     @TempDir Path folder;
 
-    private record Ran(int code, String out, String err) {}
-
-    private static Ran run(String in, String... args) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ByteArrayOutputStream err = new ByteArrayOutputStream();
-        int code =
-                Main.run(
-                        List.of(args),
-                        new ByteArrayInputStream(in.getBytes(StandardCharsets.UTF_8)),
-                        new PrintStream(out, true, StandardCharsets.UTF_8),
-                        new PrintStream(err, true, StandardCharsets.UTF_8));
-        return new Ran(
-                code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
-    }
-
     private String file(String name, String text) throws IOException {
         return Files.writeString(folder.resolve(name), text).toString();
     }
 
     private static void refused(String words, Ran ran) {
-        assertEquals(2, ran.code, ran.toString());
-        assertTrue(ran.err.contains(words), ran.err);
-        assertEquals(1, ran.err.lines().count(), ran.err);
+        assertEquals(2, ran.code(), ran.toString());
+        assertTrue(ran.err().contains(words), ran.err());
+        assertEquals(1, ran.err().lines().count(), ran.err());
     }
 
     @Test
     void everyCommandHasHelpWithExamplesAndExitCodes() {
         for (String command :
                 List.of("assess", "password", "procedure", "record", "spell", "verify")) {
-            Ran ran = run("", command, "--help");
-            assertEquals(0, ran.code);
-            assertTrue(ran.out.contains("Example") && ran.out.contains("Exit: 0"), ran.out);
+            Ran ran = Ran.runWith("", command, "--help");
+            assertEquals(0, ran.code());
+            assertTrue(ran.out().contains("Example") && ran.out().contains("Exit: 0"), ran.out());
         }
-        refused("there are these commands", run("", "tea"));
-        refused("there are these commands", run(""));
+        refused("there are these commands", Ran.runWith("", "tea"));
+        refused("there are these commands", Ran.runWith(""));
     }
 
     @Test
     void assessGivesWhatTheSpecificationSays() throws IOException {
-        Ran ran = run("", "assess", VECTORS.toString());
-        assertEquals(0, ran.code, ran.err);
+        Ran ran = Ran.runWith("", "assess", VECTORS.toString());
+        assertEquals(0, ran.code(), ran.err());
         JsonNode vectors = new ObjectMapper().readTree(Files.readString(VECTORS));
-        JsonNode results = new ObjectMapper().readTree(ran.out).get("results");
+        JsonNode results = new ObjectMapper().readTree(ran.out()).get("results");
         assertEquals(vectors.get("expected"), results);
     }
 
@@ -92,43 +73,46 @@ class CommandsTest {
         String name = first.get("name").asString();
         refused(
                 "case '%s', now: must be a time".formatted(name),
-                run(
+                Ran.runWith(
                         "",
                         "assess",
                         file("a", one.replaceFirst("\"now\":\"[^\"]*\"", "\"now\":\"soon\""))));
         refused(
                 "case '%s', tea: unknown field".formatted(name),
-                run("", "assess", file("b", one.replaceFirst("\"now\":", "\"tea\":1,\"now\":"))));
+                Ran.runWith(
+                        "",
+                        "assess",
+                        file("b", one.replaceFirst("\"now\":", "\"tea\":1,\"now\":"))));
         refused(
                 "validMinutes: must be a whole number",
-                run(
+                Ran.runWith(
                         "",
                         "assess",
                         file(
                                 "c",
                                 one.replaceFirst(
                                         "\"validMinutes\":\\d+", "\"validMinutes\":1.5"))));
-        refused("cases: is missing", run("", "assess", file("d", "{}")));
-        refused("is not JSON", run("", "assess", file("e", "{")));
-        refused("there is no such file", run("", "assess", folder.resolve("f").toString()));
-        refused("is a folder", run("", "assess", folder.toString()));
-        refused("FILE: is missing", run("", "assess"));
-        refused("--tea: unknown option", run("", "assess", "--tea"));
+        refused("cases: is missing", Ran.runWith("", "assess", file("d", "{}")));
+        refused("is not JSON", Ran.runWith("", "assess", file("e", "{")));
+        refused("there is no such file", Ran.runWith("", "assess", folder.resolve("f").toString()));
+        refused("is a folder", Ran.runWith("", "assess", folder.toString()));
+        refused("FILE: is missing", Ran.runWith("", "assess"));
+        refused("--tea: unknown option", Ran.runWith("", "assess", "--tea"));
     }
 
     @Test
     void spellSaysATextInGroups() {
-        Ran ran = run("", "spell", "KA7Mrx42-ä");
-        assertEquals(0, ran.code);
+        Ran ran = Ran.runWith("", "spell", "KA7Mrx42-ä");
+        assertEquals(0, ran.code());
         assertEquals(
                 """
                 KA7M   all capitals: kilo, alfa, seven, mike
                 rx42   small: romeo, x-ray, four, two
                 -ä   small: hyphen, the character ä
                 """,
-                ran.out);
-        assertEquals(run("", "spell", "KA7M").out, run("KA7M\n", "spell").out);
-        refused("TEXT: is missing", run("\n", "spell"));
+                ran.out());
+        assertEquals(Ran.runWith("", "spell", "KA7M").out(), Ran.runWith("KA7M\n", "spell").out());
+        refused("TEXT: is missing", Ran.runWith("\n", "spell"));
     }
 
     private final KeyPair pair = pair();
@@ -177,20 +161,21 @@ class CommandsTest {
         }
         String export = file("export", export(3_000));
         String pub = file("desk.pub", key.text() + "\n");
-        Ran proved = run("", "verify", export, "--key", key.text());
-        assertEquals(0, proved.code, proved.toString());
-        assertTrue(proved.out.startsWith("Entries 0 to 2999 are all there"), proved.out);
-        assertEquals(0, run("", "verify", export, "--key", pub).code);
-        assertEquals(3, run("", "verify", export).code);
+        Ran proved = Ran.runWith("", "verify", export, "--key", key.text());
+        assertEquals(0, proved.code(), proved.toString());
+        assertTrue(proved.out().startsWith("Entries 0 to 2999 are all there"), proved.out());
+        assertEquals(0, Ran.runWith("", "verify", export, "--key", pub).code());
+        assertEquals(3, Ran.runWith("", "verify", export).code());
         String witness =
                 seal(1).note() + "\n" + seal(1_700).note() + "\n" + seal(3_000).note() + "\n";
         Ran witnessed =
-                run("", "verify", export, "--key", pub, "--witness", file("seals", witness));
-        assertEquals(0, witnessed.code, witnessed.toString());
-        assertTrue(witnessed.out.contains("through 3 seals"), witnessed.out);
+                Ran.runWith(
+                        "", "verify", export, "--key", pub, "--witness", file("seals", witness));
+        assertEquals(0, witnessed.code(), witnessed.toString());
+        assertTrue(witnessed.out().contains("through 3 seals"), witnessed.out());
         leaves.add("{\"later\":true}");
         Ran older =
-                run(
+                Ran.runWith(
                         "",
                         "verify",
                         export,
@@ -198,11 +183,11 @@ class CommandsTest {
                         pub,
                         "--witness",
                         file("more", witness + seal(3_001, 60).note() + "\n"));
-        assertEquals(0, older.code, older.toString());
-        assertTrue(older.out.contains("younger seals"), older.out);
+        assertEquals(0, older.code(), older.toString());
+        assertTrue(older.out().contains("younger seals"), older.out());
         leaves.set(900, "{\"rewritten\":true}");
         Ran rewritten =
-                run(
+                Ran.runWith(
                         "",
                         "verify",
                         file("again", export(3_000)),
@@ -210,11 +195,13 @@ class CommandsTest {
                         pub,
                         "--witness",
                         file("seals", witness));
-        assertEquals(1, rewritten.code);
-        assertTrue(rewritten.out.contains("rewritten after a witness"), rewritten.out);
-        assertEquals(0, run("", "verify", folder.resolve("again").toString(), "--key", pub).code);
+        assertEquals(1, rewritten.code());
+        assertTrue(rewritten.out().contains("rewritten after a witness"), rewritten.out());
+        assertEquals(
+                0,
+                Ran.runWith("", "verify", folder.resolve("again").toString(), "--key", pub).code());
         Ran shorter =
-                run(
+                Ran.runWith(
                         "",
                         "verify",
                         file("short", export(800)),
@@ -222,8 +209,8 @@ class CommandsTest {
                         pub,
                         "--witness",
                         file("seals", witness));
-        assertEquals(1, shorter.code);
-        assertTrue(shorter.out.contains("the end was cut"), shorter.out);
+        assertEquals(1, shorter.code());
+        assertTrue(shorter.out().contains("the end was cut"), shorter.out());
     }
 
     @Test
@@ -240,24 +227,31 @@ class CommandsTest {
                 Lines.RECEIPT
                         + Lines.receiptEntry(1, "{\"b\":2}", Map.of(), Tree.inclusion(1, 3, nodes))
                         + Lines.receiptEnd(seal(3).note(), List.of());
-        assertEquals(0, run("", "verify", file("r", receipt), "--key", key.text()).code);
+        assertEquals(0, Ran.runWith("", "verify", file("r", receipt), "--key", key.text()).code());
         assertEquals(
                 1,
-                run("", "verify", file("r", receipt.replace("2}", "4}")), "--key", key.text())
-                        .code);
+                Ran.runWith(
+                                "",
+                                "verify",
+                                file("r", receipt.replace("2}", "4}")),
+                                "--key",
+                                key.text())
+                        .code());
     }
 
     @Test
     void verifyRefusesWhatItCannotRead() throws IOException {
-        assertEquals(2, run("", "verify", file("x", "tea\n")).code);
-        assertEquals(2, run("", "verify", file("y", "")).code);
-        refused("there is no such file", run("", "verify", folder.resolve("no").toString()));
-        refused("--key: ", run("", "verify", file("x", "tea"), "--key", "a+b+c"));
-        refused("--key: a value is missing", run("", "verify", "x", "--key"));
+        assertEquals(2, Ran.runWith("", "verify", file("x", "tea\n")).code());
+        assertEquals(2, Ran.runWith("", "verify", file("y", "")).code());
+        refused(
+                "there is no such file",
+                Ran.runWith("", "verify", folder.resolve("no").toString()));
+        refused("--key: ", Ran.runWith("", "verify", file("x", "tea"), "--key", "a+b+c"));
+        refused("--key: a value is missing", Ran.runWith("", "verify", "x", "--key"));
         refused(
                 "--witness: seal 1 is none",
-                run("", "verify", file("x", "t"), "--witness", file("z", "t")));
-        assertFalse(run("", "verify", file("x", "tea")).err.contains("Exception"));
+                Ran.runWith("", "verify", file("x", "t"), "--witness", file("z", "t")));
+        assertFalse(Ran.runWith("", "verify", file("x", "tea")).err().contains("Exception"));
     }
 
     private static final String POLICY =
@@ -270,15 +264,17 @@ class CommandsTest {
     @Test
     void passwordsAreDrawnCountedAndChecked() throws IOException {
         String policy = file("policy.json", POLICY);
-        Ran drawn = run("", "password", "--policy", policy, "--style", "copied", "--count", "7");
-        assertEquals(0, drawn.code, drawn.err);
-        assertEquals(7, drawn.out.lines().distinct().count());
-        assertTrue(drawn.out.lines().allMatch(line -> line.matches("[abAB01#]+")), drawn.out);
+        Ran drawn =
+                Ran.runWith(
+                        "", "password", "--policy", policy, "--style", "copied", "--count", "7");
+        assertEquals(0, drawn.code(), drawn.err());
+        assertEquals(7, drawn.out().lines().distinct().count());
+        assertTrue(drawn.out().lines().allMatch(line -> line.matches("[abAB01#]+")), drawn.out());
 
         JsonNode explained =
                 new ObjectMapper()
                         .readTree(
-                                run(
+                                Ran.runWith(
                                                 "",
                                                 "password",
                                                 "--policy",
@@ -288,14 +284,17 @@ class CommandsTest {
                                                 "--length",
                                                 "4",
                                                 "--explain")
-                                        .out);
+                                        .out());
         assertEquals(4, explained.get("length").asInt());
         double bits = explained.get("bits").asDouble();
         double count = Double.parseDouble(explained.get("count").asString());
         assertEquals(Math.log(count) / Math.log(2), bits, 1e-8);
 
         List<String> checked =
-                run("a0B#\nab\n\n", "password", "--policy", policy, "--check").out.lines().toList();
+                Ran.runWith("a0B#\nab\n\n", "password", "--policy", policy, "--check")
+                        .out()
+                        .lines()
+                        .toList();
         assertEquals(3, checked.size());
         assertTrue(
                 checked.get(0)
@@ -308,7 +307,7 @@ class CommandsTest {
     @Test
     void aPolicyThatAdmitsTooFewIsRefusedWithTheReason() throws IOException {
         Ran ran =
-                run(
+                Ran.runWith(
                         "",
                         "password",
                         "--policy",
@@ -317,25 +316,29 @@ class CommandsTest {
                         "read-aloud",
                         "--length",
                         "8");
-        assertEquals(1, ran.code);
-        assertTrue(ran.err.contains("45 are asked"), ran.err);
-        assertEquals(1, ran.err.lines().count());
+        assertEquals(1, ran.code());
+        assertTrue(ran.err().contains("45 are asked"), ran.err());
+        assertEquals(1, ran.err().lines().count());
     }
 
     @Test
     void badPoliciesAndOptionsNameTheField() throws IOException {
         String good = file("good.json", "{}");
-        refused("--policy: is missing", run("", "password"));
+        refused("--policy: is missing", Ran.runWith("", "password"));
         refused(
                 "maxRun: must be at least 1",
-                run("", "password", "--policy", file("p.json", "{\"maxRun\":0}")));
+                Ran.runWith("", "password", "--policy", file("p.json", "{\"maxRun\":0}")));
         refused(
                 "least: unknown field",
-                run("", "password", "--policy", file("q.json", "{\"least\":0}")));
-        refused("--style: must be", run("", "password", "--policy", good, "--style", "loud"));
-        refused("--seed: unknown option", run("", "password", "--policy", good, "--seed", "1"));
+                Ran.runWith("", "password", "--policy", file("q.json", "{\"least\":0}")));
+        refused(
+                "--style: must be",
+                Ran.runWith("", "password", "--policy", good, "--style", "loud"));
+        refused(
+                "--seed: unknown option",
+                Ran.runWith("", "password", "--policy", good, "--seed", "1"));
         refused(
                 "--count: does not go",
-                run("", "password", "--policy", good, "--check", "--count", "2"));
+                Ran.runWith("", "password", "--policy", good, "--check", "--count", "2"));
     }
 }

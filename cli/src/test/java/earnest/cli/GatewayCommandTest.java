@@ -7,34 +7,14 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 
 class GatewayCommandTest {
     private static final String SAMPLE =
             "curl https://x.example/s -u acme:hunter22 -d to=447700900123 -d t=Hello";
     @TempDir Path folder;
-
-    private record Ran(int code, String out, String err) {}
-
-    private static Ran run(String... args) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ByteArrayOutputStream err = new ByteArrayOutputStream();
-        int code =
-                Main.run(
-                        List.of(args),
-                        new ByteArrayInputStream(new byte[0]),
-                        new PrintStream(out, true, StandardCharsets.UTF_8),
-                        new PrintStream(err, true, StandardCharsets.UTF_8));
-        return new Ran(
-                code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
-    }
 
     private String file(String name, String content) throws IOException {
         return Files.writeString(folder.resolve(name), content).toString();
@@ -42,7 +22,7 @@ class GatewayCommandTest {
 
     private String description() throws IOException {
         Ran learned =
-                run(
+                Ran.run(
                         "gateway",
                         "learn",
                         file("sample", SAMPLE),
@@ -54,8 +34,8 @@ class GatewayCommandTest {
                         "user=acme",
                         "--mark",
                         "password=hunter22");
-        assertEquals(0, learned.code, learned.err);
-        return file("description", learned.out);
+        assertEquals(0, learned.code(), learned.err());
+        return file("description", learned.out());
     }
 
     private Ran render(String text, String... more) throws IOException {
@@ -74,28 +54,28 @@ class GatewayCommandTest {
         };
         String[] all = java.util.Arrays.copyOf(args, args.length + more.length);
         System.arraycopy(more, 0, all, args.length, more.length);
-        return run(all);
+        return Ran.run(all);
     }
 
     @Test
     void secretsAreShownToWhoAsksForThemOnly() throws IOException {
         Ran hidden = render("Hi");
-        assertEquals(0, hidden.code, hidden.err);
-        assertTrue(hidden.out.contains("\r\nAuthorization: Basic •••\r\n"), hidden.out);
-        assertFalse(hidden.out.contains("geheim"));
-        assertTrue(hidden.out.endsWith("\r\n\r\nto=447700900456&t=Hi"), hidden.out);
-        assertTrue(render("Hi", "--show-secrets").out.contains("Basic dTpnZWhlaW0="));
+        assertEquals(0, hidden.code(), hidden.err());
+        assertTrue(hidden.out().contains("\r\nAuthorization: Basic •••\r\n"), hidden.out());
+        assertFalse(hidden.out().contains("geheim"));
+        assertTrue(hidden.out().endsWith("\r\n\r\nto=447700900456&t=Hi"), hidden.out());
+        assertTrue(render("Hi", "--show-secrets").out().contains("Basic dTpnZWhlaW0="));
     }
 
     @Test
     void aTextIsTakenFromAFileByteByByte() throws IOException {
         String text = file("text", "a\r\nb\n");
-        assertTrue(render("@" + text).out.endsWith("&t=a%0D%0Ab%0A"));
-        assertTrue(render("@@home").out.endsWith("&t=%40home"));
+        assertTrue(render("@" + text).out().endsWith("&t=a%0D%0Ab%0A"));
+        assertTrue(render("@@home").out().endsWith("&t=%40home"));
         Files.write(folder.resolve("latin"), new byte[] {'a', (byte) 0xe9});
         Ran refused = render("@" + folder.resolve("latin"));
-        assertEquals(2, refused.code);
-        assertTrue(refused.err.contains("is not UTF-8"), refused.err);
+        assertEquals(2, refused.code());
+        assertTrue(refused.err().contains("is not UTF-8"), refused.err());
     }
 
     @Test
@@ -112,12 +92,12 @@ class GatewayCommandTest {
                     {"gateway", "render", description, "--value", "text=Hi"},
                     {"gateway", "render", file("no", "{}"), "--value", "text=Hi"},
                 }) {
-            Ran refused = run(args);
-            assertEquals(2, refused.code, String.join(" ", args));
-            assertEquals("", refused.out);
-            assertEquals(1, refused.err.lines().count());
+            Ran refused = Ran.run(args);
+            assertEquals(2, refused.code(), String.join(" ", args));
+            assertEquals("", refused.out());
+            assertEquals(1, refused.err().lines().count());
         }
         Ran colon = render("Hi", "--value", "user=a:b");
-        assertEquals(2, colon.code);
+        assertEquals(2, colon.code());
     }
 }

@@ -6,11 +6,7 @@ import static org.junit.jupiter.api.Assertions.assertTrue;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -29,21 +25,6 @@ class ProcedureCommandTest {
 
     @TempDir Path folder;
 
-    private record Ran(int code, String out, String err) {}
-
-    private static Ran run(String... args) {
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ByteArrayOutputStream err = new ByteArrayOutputStream();
-        int code =
-                Main.run(
-                        List.of(args),
-                        InputStream.nullInputStream(),
-                        new PrintStream(out, true, StandardCharsets.UTF_8),
-                        new PrintStream(err, true, StandardCharsets.UTF_8));
-        return new Ran(
-                code, out.toString(StandardCharsets.UTF_8), err.toString(StandardCharsets.UTF_8));
-    }
-
     private String file(String name, String text) throws IOException {
         return Files.writeString(folder.resolve(name), text).toString();
     }
@@ -51,37 +32,38 @@ class ProcedureCommandTest {
     @Test
     void soundOnesSayNothing() throws IOException {
         String file = file("hello.procedure", SOUND);
-        assertEquals(new Ran(0, "", ""), run("procedure", "check", file));
-        assertEquals(new Ran(0, SOUND, ""), run("procedure", "format", file));
-        assertEquals(new Ran(0, "close \"Done\"\n", ""), run("procedure", "paths", file));
+        assertEquals(new Ran(0, "", ""), Ran.run("procedure", "check", file));
+        assertEquals(new Ran(0, SOUND, ""), Ran.run("procedure", "format", file));
+        assertEquals(new Ran(0, "close \"Done\"\n", ""), Ran.run("procedure", "paths", file));
     }
 
     @Test
     void warningsExitWith0AndErrorsWith1() throws IOException {
         String asks = "  ask \"Which?\" as berth\n  close";
         String warned = file("warned", SOUND.replace("  close", asks));
-        Ran warning = run("procedure", "check", warned);
-        assertEquals(0, warning.code, warning.out);
+        Ran warning = Ran.run("procedure", "check", warned);
+        assertEquals(0, warning.code(), warning.out());
         assertTrue(
-                warning.out.startsWith(
-                        "{\"file\":\"%s\",\"line\":7,\"code\":\"unused\",\"level\":\"warning\",\"words\":\""
-                                .formatted(warned)),
-                warning.out);
+                warning.out()
+                        .startsWith(
+                                "{\"file\":\"%s\",\"line\":7,\"code\":\"unused\",\"level\":\"warning\",\"words\":\""
+                                        .formatted(warned)),
+                warning.out());
         String open = file("open", SOUND.replace("hello", "open").replace("close", "note"));
-        Ran both = run("procedure", "check", warned, open);
-        assertEquals(1, both.code);
-        assertEquals(2, both.out.lines().count(), both.out);
-        assertTrue(both.out.contains("\"line\":7,\"code\":\"no-way-out\",\"level\":\"error\""));
+        Ran both = Ran.run("procedure", "check", warned, open);
+        assertEquals(1, both.code());
+        assertEquals(2, both.out().lines().count(), both.out());
+        assertTrue(both.out().contains("\"line\":7,\"code\":\"no-way-out\",\"level\":\"error\""));
     }
 
     @Test
     void namesAreJudgedByTheWorld() throws IOException {
         String file = file("hello.procedure", SOUND);
         String world = file("world.json", "{\"teams\":[\"leaders\"]}");
-        Ran ran = run("procedure", "check", file, "--world", world);
-        assertEquals(1, ran.code);
-        assertTrue(ran.out.contains("\"line\":5,\"code\":\"unknown-name\""), ran.out);
-        assertTrue(ran.out.contains("did you mean 'leaders'?"), ran.out);
+        Ran ran = Ran.run("procedure", "check", file, "--world", world);
+        assertEquals(1, ran.code());
+        assertTrue(ran.out().contains("\"line\":5,\"code\":\"unknown-name\""), ran.out());
+        assertTrue(ran.out().contains("did you mean 'leaders'?"), ran.out());
     }
 
     @Test
@@ -102,20 +84,20 @@ class ProcedureCommandTest {
                         },
                         new String[] {"procedure", "format", file, file},
                         new String[] {"procedure", "paths", "--loops", file})) {
-            Ran ran = run(args);
-            assertEquals(2, ran.code, String.join(" ", args));
-            assertEquals(1, ran.err.lines().count(), ran.err);
-            assertEquals("", ran.out);
+            Ran ran = Ran.run(args);
+            assertEquals(2, ran.code(), String.join(" ", args));
+            assertEquals(1, ran.err().lines().count(), ran.err());
+            assertEquals("", ran.out());
         }
     }
 
     @Test
     void whatCannotBeReadIsNotPrinted() throws IOException {
         String file = file("broken", SOUND.replace("pass to", "pas to"));
-        Ran ran = run("procedure", "format", file);
-        assertEquals(1, ran.code);
+        Ran ran = Ran.run("procedure", "format", file);
+        assertEquals(1, ran.code());
         assertTrue(
-                ran.err.contains("line 5: no step begins with 'pas'; did you mean 'pass'?"),
-                ran.err);
+                ran.err().contains("line 5: no step begins with 'pas'; did you mean 'pass'?"),
+                ran.err());
     }
 }
