@@ -206,19 +206,31 @@ class NoScansTest {
     }
 
     private static List<String> scans(Statement statement, String sql) throws SQLException {
+        List<String> scans = looking(statement, "explain " + sql, "rows");
+        // Below a limit the plan counts the whole index; what was read of it is told by doing it.
+        return scans.isEmpty() || !sql.stripLeading().startsWith("select")
+                ? scans
+                : looking(statement, "analyze " + sql, "r_rows");
+    }
+
+    /**
+     * @param rows the column that says how many rows of a table are read
+     */
+    private static List<String> looking(Statement statement, String explained, String rows)
+            throws SQLException {
         List<String> scans = new ArrayList<>();
-        Map<String, String> tables = tables(sql);
-        try (ResultSet plan = statement.executeQuery("explain " + sql)) {
+        Map<String, String> tables = tables(explained);
+        try (ResultSet plan = statement.executeQuery(explained)) {
             while (plan.next()) {
                 String table = tables.getOrDefault(plan.getString("table"), "");
                 String type = String.valueOf(plan.getString("type"));
                 // The first few in the order of an index, such as the last seal, are no scan.
-                boolean first = type.equals("index") && plan.getLong("rows") <= FEW;
+                boolean first = type.equals("index") && plan.getDouble(rows) <= FEW;
                 if (GROWS.contains(table)
                         && Set.of("ALL", "index").contains(type)
                         && !first
                         && plan.getString("possible_keys") == null) {
-                    scans.add(table + ": " + sql);
+                    scans.add(table + ": " + explained);
                 }
             }
         }
