@@ -1,9 +1,10 @@
 import { QueryClient, QueryObserver } from "@tanstack/react-query";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
-import { follow } from "./live";
+import { follow, showing } from "./live";
 
 /** A stream that the test speaks through. */
 class Stream {
+  static readonly OPEN = 1;
   static readonly CLOSED = 2;
   static opened: Stream[] = [];
   readyState = 1;
@@ -126,6 +127,60 @@ describe("live pages", () => {
     expect(observer.getCurrentResult().data).toBe("nobody rings any more");
     expect(fetch).toHaveBeenCalledTimes(1);
     stop();
+  });
+
+  it("shows the ticket as it is told, and does not ask for it", async () => {
+    const leave = showing("t");
+    expect(Stream.opened.map((one) => one.url)).toEqual(["/api/live", "/api/live?ticket=t"]);
+    expect(Stream.opened[0]?.readyState).toBe(Stream.CLOSED);
+    const page = slowPage(queries);
+    await settle();
+    page.asked[0]?.("nobody is named");
+    await settle();
+    stream().tell({ kind: "person-claimed", ticket: "t" });
+    stream().tell({ page: { ticket: { id: "t" }, who: "Ines" } });
+    await settle();
+    expect(page.seen()).toEqual({ ticket: { id: "t" }, who: "Ines" });
+    expect(page.asked).toHaveLength(1);
+    leave();
+    page.end();
+  });
+
+  it("lets an answer go that was on its way when the ticket was told", async () => {
+    const leave = showing("t");
+    const page = slowPage(queries);
+    await settle();
+    stream().tell({ page: { ticket: { id: "t" }, who: "Ines" } });
+    await settle();
+    page.asked[0]?.("nobody is named");
+    await settle();
+    expect(page.seen()).toEqual({ ticket: { id: "t" }, who: "Ines" });
+    leave();
+    page.end();
+  });
+
+  it("asks only for the ticket when it turns to another, and for all when the stream had broken", async () => {
+    const rest = vi.fn(async () => "rest");
+    const observer = new QueryObserver(queries, { queryKey: ["me"], queryFn: rest, staleTime: 60_000 });
+    const stop = observer.subscribe(() => {});
+    const page = slowPage(queries);
+    await settle();
+    page.asked[0]?.("before");
+    const leave = showing("t");
+    stream().tell({ open: true });
+    await settle();
+    expect(page.asked).toHaveLength(2);
+    page.asked[1]?.("now");
+    await settle();
+    expect(rest).toHaveBeenCalledTimes(1);
+    stream().breakOff();
+    leave();
+    showing("another")();
+    stream().tell({ open: true });
+    await settle();
+    expect(rest.mock.calls.length).toBeGreaterThan(1);
+    stop();
+    page.end();
   });
 
   it("asks the systems for accounts only when something may have changed there", async () => {

@@ -1,11 +1,12 @@
 import type { QueryClient, QueryKey } from "@tanstack/react-query";
-import type { Edge } from "../api/client";
+import type { Edge, Page } from "../api/client";
 import { anew } from "./anew";
 
-/** What the server tells: that something was recorded, perhaps on a ticket, or how the edge is now. */
+/** What the server tells: that something was recorded, perhaps on a ticket, or how the edge or the page is now. */
 interface Told {
   open?: boolean;
   edge?: Edge;
+  page?: Page;
   kind?: string;
   ticket?: string;
 }
@@ -13,13 +14,35 @@ interface Told {
 /** What changes accounts, or whose they are; else nobody has to ask the systems again. */
 const OF_ACCOUNTS = /^(person|named|change|handover)-/;
 
+/** What is asked for of a ticket. */
+const OF_TICKET = ["page", "accounts", "runs"];
+
+/** Which ticket is shown, for the stream to tell it. */
+let shown: string | undefined;
+let reopen: (() => void) | undefined;
+
+/** Says which ticket the page shows from now on; what is returned says that it does not any more. */
+export function showing(ticket: string): () => void {
+  shown = ticket;
+  reopen?.();
+  return () => {
+    // The next page may already have said what it shows.
+    if (shown === ticket) shown = undefined;
+  };
+}
+
 /**
- * Follows the record and has the queries that it touches asked again; the edge is shown as it is told. On
- * every (re)connection all is asked anew, since something may have been missed. Returns how to end it.
+ * Follows the record and has the queries that it touches asked again; the edge and the ticket that is
+ * shown are as they are told. On every (re)connection all is asked anew, since something may have been
+ * missed. Returns how to end it.
  */
 export function follow(queries: QueryClient, connected: (yes: boolean) => void): () => void {
   const ask = anew(queries);
   let stream: EventSource;
+  /** Which ticket the stream was opened for. */
+  let told: string | undefined;
+  /** Whether the stream was opened for another ticket. */
+  let turned = false;
   let ended = false;
   let again: ReturnType<typeof setTimeout> | undefined;
   /** What was asked for before it came may be older, and is let go. */
@@ -28,22 +51,27 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
     queries.setQueryData(queryKey, what);
   };
   const open = () => {
-    stream = new EventSource("/api/live");
+    told = shown;
+    stream = new EventSource(told ? `/api/live?ticket=${told}` : "/api/live");
     stream.onmessage = heard;
     stream.onerror = lost;
   };
-  const heard = (event: MessageEvent) => {
-    const told = JSON.parse(event.data as string) as Told;
-    if (told.open) {
+  const heard = (message: MessageEvent) => {
+    const event = JSON.parse(message.data as string) as Told;
+    if (event.open) {
       connected(true);
-      ask();
+      // What else there is, the stream that was left had told up to a moment ago.
+      if (turned) for (const of of OF_TICKET) ask([of, told]);
+      else ask();
+      turned = false;
       return;
     }
-    if (told.edge) void show(["edge"], told.edge);
-    if (told.ticket) {
-      ask(["page", told.ticket]);
-      if (OF_ACCOUNTS.test(told.kind ?? "")) ask(["accounts", told.ticket]);
-      if (told.kind?.startsWith("run-")) ask(["runs", told.ticket]);
+    if (event.edge) void show(["edge"], event.edge);
+    if (event.page) void show(["page", event.page.ticket.id], event.page);
+    if (event.ticket) {
+      if (event.ticket !== told) ask(["page", event.ticket]);
+      if (OF_ACCOUNTS.test(event.kind ?? "")) ask(["accounts", event.ticket]);
+      if (event.kind?.startsWith("run-")) ask(["runs", event.ticket]);
     }
   };
   const lost = () => {
@@ -54,9 +82,18 @@ export function follow(queries: QueryClient, connected: (yes: boolean) => void):
       again = setTimeout(open, 2_000);
     }
   };
+  reopen = () => {
+    if (told === shown) return;
+    clearTimeout(again);
+    // One that broke off may have missed anything.
+    turned = stream.readyState === EventSource.OPEN;
+    stream.close();
+    open();
+  };
   open();
   return () => {
     ended = true;
+    reopen = undefined;
     clearTimeout(again);
     stream.close();
   };

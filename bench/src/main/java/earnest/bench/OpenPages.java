@@ -17,6 +17,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
@@ -24,14 +25,15 @@ import java.util.regex.Pattern;
 
 /**
  * Pages that stand open at the desk while calls are taken, and do what the browser's page does: one
- * shows the ticket on which something happens, the others only the edge, which is told. What they
- * are told makes them ask anew, once for all that was told meanwhile.
+ * turns to each ticket on which something begins to happen and is told it from then on, the others
+ * show only the edge, which is told. They ask for a ticket when they turn to it, and for accounts
+ * when those may have changed, once for all that was told meanwhile.
  */
 final class OpenPages implements AutoCloseable {
     /** As in the page: web/src/live/live.ts. */
     private static final Pattern OF_ACCOUNTS = Pattern.compile("(person|named|change|handover)-");
 
-    private final List<InputStream> streams = new ArrayList<>();
+    private final List<Page> pages = new ArrayList<>();
 
     OpenPages(Ground ground, List<String> analysts) {
         for (int i = 0; i < analysts.size(); i++) {
@@ -40,70 +42,94 @@ final class OpenPages implements AutoCloseable {
     }
 
     int count() {
-        return streams.size();
+        return pages.size();
     }
 
     private void open(Ground ground, String login, boolean showsTickets) {
-        Http api = signedIn(ground, login);
-        try {
-            HttpResponse<InputStream> live =
-                    HttpClient.newHttpClient()
-                            .send(
-                                    HttpRequest.newBuilder(
-                                                    URI.create(ground.serverUrl() + "/api/live"))
-                                            .header("Cookie", api.cookies())
-                                            .build(),
-                                    HttpResponse.BodyHandlers.ofInputStream());
-            if (live.statusCode() != 200) {
-                throw new IllegalStateException("a live page was refused: " + live.statusCode());
-            }
-            streams.add(live.body());
-            Wanted wanted = new Wanted(showsTickets);
-            Thread.ofVirtual().start(() -> listen(live.body(), wanted));
-            Thread.ofVirtual().start(() -> ask(api, wanted));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
-        }
+        Page page = new Page(ground, signedIn(ground, login), showsTickets);
+        page.open("");
+        Thread.ofVirtual().start(page::ask);
+        pages.add(page);
     }
 
     private static Http signedIn(Ground ground, String login) {
         return earnest.testkit.Desk.signIn(ground, login).api().with("X-Earnest-By-Itself", "true");
     }
 
-    /** What a page has to ask for. */
-    private static final class Wanted {
+    /** One of them: its stream, and what it has to ask for. */
+    private static final class Page {
+        private final Ground ground;
+        private final Http api;
         private final boolean showsTickets;
+        private final HttpClient client = HttpClient.newHttpClient();
+        private final Set<String> seen = new HashSet<>();
         private final Set<String> paths = new LinkedHashSet<>();
+        private InputStream stream = InputStream.nullInputStream();
         private boolean ended;
 
-        Wanted(boolean showsTickets) {
+        Page(Ground ground, Http api, boolean showsTickets) {
+            this.ground = ground;
+            this.api = api;
             this.showsTickets = showsTickets;
         }
 
-        synchronized void told(JsonNode event) {
-            if (showsTickets && event.has("ticket")) {
-                String ticket = "/api/tickets/" + event.get("ticket").asString();
-                paths.add(ticket);
-                if (OF_ACCOUNTS.matcher(event.get("kind").asString()).lookingAt()) {
-                    paths.add(ticket + "/accounts");
+        /** Leaves the stream that it follows for one that tells a ticket. */
+        synchronized void open(String shows) {
+            try {
+                stream.close();
+                HttpResponse<InputStream> live =
+                        client.send(
+                                HttpRequest.newBuilder(
+                                                URI.create(
+                                                        ground.serverUrl() + "/api/live" + shows))
+                                        .header("Cookie", api.cookies())
+                                        .build(),
+                                HttpResponse.BodyHandlers.ofInputStream());
+                if (live.statusCode() != 200) {
+                    throw new IllegalStateException(
+                            "a live page was refused: " + live.statusCode());
                 }
+                InputStream body = live.body();
+                stream = body;
+                Thread.ofVirtual().start(() -> listen(body));
+            } catch (IOException e) {
+                throw new UncheckedIOException(e);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+                throw new IllegalStateException(e);
+            }
+        }
+
+        private void listen(InputStream from) {
+            try (BufferedReader lines =
+                    new BufferedReader(new InputStreamReader(from, StandardCharsets.UTF_8))) {
+                for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+                    if (line.startsWith("data:")) {
+                        told(JsonMapper.shared().readTree(line.substring(5)));
+                    }
+                }
+            } catch (IOException closed) {
+                // By close(), or for another ticket.
+            }
+        }
+
+        private synchronized void told(JsonNode event) {
+            if (!showsTickets || !event.has("ticket") || ended) {
+                return;
+            }
+            String ticket = event.get("ticket").asString();
+            String path = "/api/tickets/" + ticket;
+            if (seen.add(ticket)) {
+                open("?ticket=" + ticket);
+                paths.add(path);
+            }
+            if (OF_ACCOUNTS.matcher(event.get("kind").asString()).lookingAt()) {
+                paths.add(path + "/accounts");
             }
             notifyAll();
         }
 
-        synchronized void end() {
-            ended = true;
-            notifyAll();
-        }
-
-        synchronized boolean ended() {
-            return ended;
-        }
-
-        synchronized List<String> next() throws InterruptedException {
+        private synchronized List<String> next() throws InterruptedException {
             while (paths.isEmpty() && !ended) {
                 wait();
             }
@@ -111,45 +137,38 @@ final class OpenPages implements AutoCloseable {
             paths.clear();
             return all;
         }
-    }
 
-    private static void listen(InputStream stream, Wanted wanted) {
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(stream, StandardCharsets.UTF_8))) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                if (line.startsWith("data:")) {
-                    wanted.told(JsonMapper.shared().readTree(line.substring(5)));
+        private synchronized boolean ended() {
+            return ended;
+        }
+
+        void ask() {
+            try {
+                for (List<String> all = next(); !all.isEmpty(); all = next()) {
+                    all.forEach(api::get);
+                }
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            } catch (UncheckedIOException away) {
+                if (!ended()) {
+                    throw away;
                 }
             }
-        } catch (IOException closed) {
-            // By close().
-        } finally {
-            wanted.end();
         }
-    }
 
-    private static void ask(Http api, Wanted wanted) {
-        try {
-            for (List<String> paths = wanted.next(); !paths.isEmpty(); paths = wanted.next()) {
-                paths.forEach(api::get);
-            }
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-        } catch (UncheckedIOException away) {
-            if (!wanted.ended()) {
-                throw away;
-            }
-        }
-    }
-
-    @Override
-    public void close() {
-        for (InputStream stream : streams) {
+        synchronized void end() {
+            ended = true;
+            notifyAll();
             try {
                 stream.close();
             } catch (IOException e) {
                 throw new UncheckedIOException(e);
             }
         }
+    }
+
+    @Override
+    public void close() {
+        pages.forEach(Page::end);
     }
 }

@@ -1,6 +1,5 @@
 package earnest.desk;
 
-import earnest.access.GuessLimits;
 import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.checks.Standing;
@@ -9,9 +8,6 @@ import earnest.ground.ManyLines;
 import earnest.ground.Problem;
 import earnest.ground.Reading;
 import earnest.ground.Writes;
-import earnest.record.Entry;
-import earnest.record.EntryKind;
-import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -28,7 +24,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.time.Duration;
 import java.util.UUID;
 
 /** What the desk shows. */
@@ -40,28 +35,21 @@ class DeskController {
     @Schema(name = "TicketClosing")
     record Closing(@NotBlank @Size(max = 2000) @ManyLines String summary, long version) {}
 
-    private static final GuessLimits.Limit ONE_READING =
-            new GuessLimits.Limit(1, Duration.ofMinutes(15));
-
     private final Queue queue;
-    private final PageComposer pages;
+    private final PageReader pages;
     private final AccountsReader accounts;
     private final Summary summary;
     private final Tickets tickets;
     private final Standing standing;
-    private final TheRecord record;
-    private final GuessLimits limits;
     private final Writes writes;
 
     DeskController(
             Queue queue,
-            PageComposer pages,
+            PageReader pages,
             AccountsReader accounts,
             Summary summary,
             Tickets tickets,
             Standing standing,
-            TheRecord record,
-            GuessLimits limits,
             Writes writes) {
         this.queue = queue;
         this.pages = pages;
@@ -69,8 +57,6 @@ class DeskController {
         this.summary = summary;
         this.tickets = tickets;
         this.standing = standing;
-        this.record = record;
-        this.limits = limits;
         this.writes = writes;
     }
 
@@ -93,31 +79,13 @@ class DeskController {
             summary = "Gives the page of a ticket: who, proof, change and handover.",
             more =
                     "One page with everything that somebody at the desk needs to go on, but "
-                            + "the live state of the accounts. No secret is ever in it.")
+                            + "the live state of the accounts. No secret is ever in it. A page that"
+                            + " follows `/api/live?ticket=` is told it again whenever it"
+                            + " changes.")
     @GetMapping("/api/tickets/{ticket}")
     Page page(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
-        // One transaction for the whole page: one connection, and each row read once.
-        return writes.get(
-                () -> {
-                    Page page = Reading.of(() -> pages.page(ticket, me));
-                    readByAnother(page, me);
-                    return page;
-                });
-    }
-
-    /** Looking a colleague's closed ticket up is itself on the record, once in a while. */
-    private void readByAnother(Page page, SignedIn me) {
-        boolean anothers =
-                page.ticket().state() == Tickets.State.CLOSED
-                        && !me.id().equals(page.ticket().holder());
-        if (anothers
-                && limits.take(
-                        "read %s %s".formatted(me.session(), page.ticket().id()), ONE_READING)) {
-            record.append(
-                    Entry.by(EntryKind.TICKET_READ, me.id(), me.name())
-                            .ticket(page.ticket().id(), null));
-        }
+        return pages.page(me, ticket);
     }
 
     @ApiCall(

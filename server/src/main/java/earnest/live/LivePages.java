@@ -8,6 +8,7 @@ import earnest.record.TheRecord;
 
 import jakarta.annotation.PreDestroy;
 
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -26,12 +27,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
 
 /**
  * Tells every open page what was recorded, whichever node recorded it, and shows what is pushed as
@@ -47,6 +50,7 @@ class LivePages {
     private final TheRecord record;
     private final LiveSessions sessions;
     private final List<Pushed> pushed;
+    private final TicketPages tickets;
     private final JsonMapper json;
     private final Clock clock;
     private final Set<OpenPage> pages = ConcurrentHashMap.newKeySet();
@@ -65,17 +69,22 @@ class LivePages {
             TheRecord record,
             LiveSessions sessions,
             List<Pushed> pushed,
+            TicketPages tickets,
             JsonMapper json,
             Clock clock) {
         this.record = record;
         this.sessions = sessions;
         this.pushed = pushed;
+        this.tickets = tickets;
         this.json = json;
         this.clock = clock;
     }
 
-    SseEmitter open(String session, Duration atMost) {
-        OpenPage page = new OpenPage(new SseEmitter(atMost.toMillis()), session);
+    /**
+     * @param ticket the one that the page shows, or null
+     */
+    SseEmitter open(String session, @Nullable UUID ticket, Duration atMost) {
+        OpenPage page = new OpenPage(new SseEmitter(atMost.toMillis()), session, ticket);
         page.emitter().onCompletion(page::gone);
         page.emitter().onTimeout(page::close);
         page.emitter().onError(e -> page.gone());
@@ -152,7 +161,7 @@ class LivePages {
         }
         if (pagesCame || !news.isEmpty()) {
             try {
-                show();
+                show(news);
             } catch (RuntimeException away) {
                 owed = true;
                 throw away;
@@ -171,8 +180,14 @@ class LivePages {
     }
 
     /** Rights are read with it, so that nobody is shown what they may not see any more. */
-    private void show() {
+    private void show(List<TheRecord.Heard> news) {
         Map<String, SignedIn> live = keepOnlyLive();
+        showTickets(
+                live,
+                news.stream()
+                        .map(TheRecord.Heard::ticket)
+                        .filter(Objects::nonNull)
+                        .collect(Collectors.toSet()));
         for (Pushed one : pushed) {
             Pushed.Snapshot snapshot = Epoch.during(one::read);
             Map<SignedIn, Optional<String>> written = new HashMap<>();
@@ -185,6 +200,22 @@ class LivePages {
                 }
             }
         }
+    }
+
+    /** Each is read by the thread of its page, which holds up nobody else. */
+    private void showTickets(Map<String, SignedIn> live, Set<UUID> changed) {
+        for (OpenPage page : pages) {
+            UUID ticket = page.ticket();
+            SignedIn who = live.get(page.session());
+            if (ticket != null && who != null && changed.contains(ticket)) {
+                page.owe(() -> ticketPage(who, ticket));
+            }
+        }
+    }
+
+    private @Nullable String ticketPage(SignedIn who, UUID ticket) {
+        Object shown = tickets.shownTo(who, ticket);
+        return shown == null ? null : json.writeValueAsString(Map.of("page", shown));
     }
 
     private Optional<String> event(Pushed one, Pushed.Snapshot snapshot, SignedIn who) {

@@ -26,6 +26,7 @@ import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CopyOnWriteArrayList;
 
 /** What open pages are told, and what not. */
@@ -75,6 +76,20 @@ class LivePagesTest {
             return told.stream().filter(event -> event.has("edge")).count();
         }
 
+        List<JsonNode> pages() {
+            return told.stream().filter(e -> e.has("page")).map(e -> e.get("page")).toList();
+        }
+
+        /** The ticket as it was told last. */
+        Optional<JsonNode> page() {
+            return pages().stream().reduce((a, b) -> b);
+        }
+
+        boolean names(String account) {
+            return page().filter(p -> p.at("/who/account").asString("").equals(account))
+                    .isPresent();
+        }
+
         /** Whether the edge that was told last has a ticket in one of its parts. */
         boolean shows(String part, String ticket) {
             return told.stream()
@@ -86,11 +101,18 @@ class LivePagesTest {
     }
 
     private Stream follow(Http api) throws IOException, InterruptedException {
+        return follow(api, "");
+    }
+
+    private Stream follow(Http api, String shows) throws IOException, InterruptedException {
         HttpResponse<InputStream> live =
                 HttpClient.newHttpClient()
                         .send(
                                 HttpRequest.newBuilder(
-                                                URI.create(app.ground().serverUrl() + "/api/live"))
+                                                URI.create(
+                                                        app.ground().serverUrl()
+                                                                + "/api/live"
+                                                                + shows))
                                         .header("Cookie", api.cookies())
                                         .build(),
                                 HttpResponse.BodyHandlers.ofInputStream());
@@ -115,6 +137,42 @@ class LivePagesTest {
         assertThat(hers.told.getFirst().get("open").asBoolean()).isTrue();
         assertThat(hers.told.stream().anyMatch(e -> e.path("ticket").asString("").equals(ticket)))
                 .isTrue();
+    }
+
+    @Test
+    void whoShowsATicketIsToldItWheneverItChanged() throws Exception {
+        Desk tove = app.desk("tove.rask");
+        String ticket = app.visitor(tove);
+        String another = app.visitor(tove);
+        Stream hers = follow(tove.api(), "?ticket=" + ticket);
+        Stream his = follow(app.desk("jonas.lie").api(), "?ticket=" + ticket);
+        Stream auditors = follow(app.desk("elif.hartono").api(), "?ticket=" + ticket);
+        Eventually.waitFor("the edge at once", () -> hers.edges() > 0 && his.edges() > 0);
+        String account = app.somebody();
+        tove.claim(another, app.somebody()).ok();
+        tove.claim(ticket, account).ok();
+        Eventually.waitFor("the person on it", () -> hers.names(account) && his.names(account));
+        assertThat(hers.page().orElseThrow()).isEqualTo(tove.page(ticket));
+        assertThat(hers.page().orElseThrow().at("/ticket/mine").asBoolean()).isTrue();
+        assertThat(his.page().orElseThrow().at("/ticket/mine").asBoolean()).isFalse();
+        tove.close(another, "Only a trial.");
+        tove.close(ticket, "Only a trial.");
+        Eventually.waitFor(
+                "it to be closed",
+                () ->
+                        his.page()
+                                .orElseThrow()
+                                .at("/ticket/state")
+                                .asString()
+                                .equalsIgnoreCase("closed"));
+        assertThat(auditors.page()).isEmpty();
+        assertThat(hers.pages()).allMatch(p -> p.at("/ticket/id").asString().equals(ticket));
+    }
+
+    @Test
+    void whatIsNoTicketIsRefused() {
+        assertThat(app.desk("tove.rask").api().get("/api/live?ticket=none").status())
+                .isEqualTo(422);
     }
 
     @Test
