@@ -24,6 +24,7 @@ const ALONE = {
   "/api/docs": lazy(async () => ({ default: (await import("./api-docs/api-docs")).ApiDocs })),
   "/link": lazy(async () => ({ default: (await import("./link/link")).Link })),
   "/forgot": lazy(async () => ({ default: (await import("./forgot/forgot")).Forgot })),
+  "/me": lazy(async () => ({ default: (await import("./forgot/forgot")).Me })),
   "/chat": lazy(async () => ({ default: (await import("./chat/chat")).Chat })),
   "/welcome": lazy(async () => ({ default: (await import("./welcome/welcome")).Welcome })),
 };

@@ -45,6 +45,9 @@ export type ChatShown = Schemas["ChatShown"];
 export type WrittenLine = Schemas["WrittenLine"];
 export type OwnPage = Schemas["OwnPage"];
 export type OwnWayUnderWay = Schemas["OwnWayUnderWay"];
+export type OwnProof = Schemas["OwnProof"];
+export type OwnProofAddable = Schemas["OwnProofAddable"];
+export type OwnProofSettingUp = Schemas["OwnProofSettingUp"];
 export type OwnPasswordTried = Schemas["OwnPasswordTried"];
 
 /** An error in the words of the server: what happened, and the next thing to do. */

@@ -323,6 +323,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own/proofs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists what proves the person of the page, and what they can set up. */
+        get: operations["ownProofs"];
+        put?: never;
+        /**
+         * Begins to set up something that proves the person; what it is shows once.
+         * @description An authenticator counts once a code of it was given to confirm it. Recovery codes count at once, and those before are good for nothing any more. The person is told wherever they are reached.
+         */
+        post: operations["setUpOwnProof"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/proofs/{proof}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Takes away something that proves the person.
+         * @description From then on it proves nothing. The person is told wherever they are reached.
+         */
+        delete: operations["removeOwnProof"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/proofs/{proof}/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives the code that shows that it works. A wrong one is a result. */
+        post: operations["confirmOwnProof"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own/puzzle": {
         parameters: {
             query?: never;
@@ -358,7 +416,7 @@ export interface paths {
         put?: never;
         /**
          * Begins a page on which somebody helps themselves.
-         * @description The answer and its time are of one kind for names that are known and for those that are not. A cookie binds the page to the browser; it is over ten minutes after its last step and thirty after its first.
+         * @description The answer and its time are of one kind for names that are known and for those that are not. A cookie binds the page to the browser; it is over ten minutes after its last step and thirty after its first. Without `wants` it is for an own password.
          */
         post: operations["beginOwnPage"];
         /** Leaves the page: it is over. */
@@ -1029,7 +1087,7 @@ export interface paths {
         };
         /**
          * Gives the page of a ticket: who, proof, change and handover.
-         * @description One page with everything that somebody at the desk needs to go on, but the live state of the accounts. No secret is ever in it.
+         * @description One page with everything that somebody at the desk needs to go on, but the live state of the accounts. No secret is ever in it. A page that follows `/api/live?ticket=` is told it again whenever it changes.
          */
         get: operations["ticketPage"];
         put?: never;
@@ -1365,6 +1423,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/pressed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Says, unheard by the other side, that they press the analyst.
+         * @description Colleagues see it at once, it counts against the standing as the rulebook says, and it stays on the ticket.
+         */
+        post: operations["sayPressed"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/receipt": {
         parameters: {
             query?: never;
@@ -1397,6 +1475,43 @@ export interface paths {
         put?: never;
         /** Starts a procedure by hand on a ticket. */
         post: operations["startRun"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/second": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Asks for a second person at the desk, where a rule wants one.
+         * @description All else that the rule asks must be there. It shows on the page, to whoever opens it; a yes holds a quarter of an hour, for this deed by this analyst.
+         */
+        post: operations["askSecondPerson"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/second/{second}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Agrees to what a colleague asks, as the second person, or does not. */
+        post: operations["answerSecondPerson"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1503,6 +1618,26 @@ export interface paths {
         put?: never;
         /** Says that the analyst is writing just now, and whether the other side is. */
         post: operations["writingNow"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/visits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Opens the page of somebody who stands at the counter.
+         * @description The ticket is the analyst's at once; whoever they spoke with before is held.
+         */
+        post: operations["openVisit"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1664,6 +1799,7 @@ export interface components {
         CheckOffer: {
             /** Format: uuid */
             contact?: string;
+            factor: string;
             id: string;
             label: string;
             method: string;
@@ -1924,7 +2060,7 @@ export interface components {
             passed: string[];
             results: components["schemas"]["OwnResult"][];
             /** @enum {string} */
-            stage: "begin" | "prove" | "choose" | "setting" | "done" | "moved" | "over";
+            stage: "begin" | "prove" | "choose" | "proofs" | "setting" | "done" | "moved" | "over";
             stuck: boolean;
             systems: components["schemas"]["OwnSystem"][];
             told: string[];
@@ -1939,6 +2075,42 @@ export interface components {
             remembers: number;
             rules: components["schemas"]["Rule"][];
             system: string;
+        };
+        OwnProof: {
+            /** Format: uuid */
+            id: string;
+            label: string;
+            method: string;
+            note?: string;
+            /** Format: date-time */
+            since: string;
+        };
+        OwnProofAddable: {
+            label: string;
+            method: string;
+            note: string;
+        };
+        OwnProofCode: {
+            typed: string;
+        };
+        OwnProofConfirmed: {
+            right: boolean;
+        };
+        OwnProofSettingUp: {
+            address?: string;
+            /** Format: int32 */
+            digits: number;
+            /** Format: uuid */
+            id: string;
+            key?: string;
+            lines: string[];
+        };
+        OwnProofWanted: {
+            method: string;
+        };
+        OwnProofs: {
+            addable: components["schemas"]["OwnProofAddable"][];
+            mine: components["schemas"]["OwnProof"][];
         };
         OwnPuzzle: {
             /** Format: int32 */
@@ -1962,6 +2134,8 @@ export interface components {
             name: string;
             puzzle: string;
             solution: string;
+            /** @enum {string} */
+            wants?: "own-password" | "proofs";
         };
         OwnSystem: {
             followers: string[];
@@ -2155,6 +2329,8 @@ export interface components {
             /** Format: int32 */
             points: number;
             reason?: string;
+            /** Format: uuid */
+            ticket?: string;
         };
         RecordEntry: {
             account?: string;
@@ -2264,6 +2440,33 @@ export interface components {
             sealed: boolean;
             to: string;
         };
+        SecondPerson: {
+            action: string;
+            /** Format: uuid */
+            answeredBy?: string;
+            answeredByName?: string;
+            /** Format: date-time */
+            askedAt: string;
+            /** Format: uuid */
+            askedBy: string;
+            askedByName: string;
+            /** Format: uuid */
+            id: string;
+            /** @enum {string} */
+            state: "asked" | "agreed" | "refused";
+            system: string;
+        };
+        SecondPersonAnswer: {
+            agreed: boolean;
+        };
+        SecondPersonAsked: {
+            /** Format: uuid */
+            second: string;
+        };
+        SecondPersonWanted: {
+            action: string;
+            system: string;
+        };
         SentencePart: {
             kind: string;
             words: string;
@@ -2337,6 +2540,7 @@ export interface components {
             lifting?: components["schemas"]["StopLifting"];
             offers: components["schemas"]["CheckOffer"][];
             open?: components["schemas"]["CheckUnderWay"];
+            seconds: components["schemas"]["SecondPerson"][];
             /** Format: int32 */
             standing: number;
             stopped: boolean;
@@ -2469,6 +2673,8 @@ export interface components {
             onTheLine: boolean;
             /** Format: date-time */
             openedAt: string;
+            /** Format: date-time */
+            pressedAt?: string;
             reminder?: string;
             speaking: boolean;
             /** @enum {string} */
@@ -2497,6 +2703,10 @@ export interface components {
             half?: number;
             /** Format: int64 */
             nineInTen?: number;
+        };
+        VisitOpened: {
+            /** Format: uuid */
+            ticket: string;
         };
         WelcomeReply: {
             code: string;
@@ -5172,6 +5382,618 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "held-by-another",
+                     *       "type": "urn:earnest:problem:held-by-another"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description too-many-tries */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "too-many-tries",
+                     *       "type": "urn:earnest:problem:too-many-tries"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ownProofs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "addable": [
+                     *         {
+                     *           "label": "Authenticator",
+                     *           "method": "authenticator",
+                     *           "note": "an app on your phone that shows six digits"
+                     *         },
+                     *         {
+                     *           "label": "Recovery codes",
+                     *           "method": "recovery-code",
+                     *           "note": "ten codes for paper, for the day on which you have nothing else"
+                     *         }
+                     *       ],
+                     *       "mine": [
+                     *         {
+                     *           "id": "01a229f7-7f4a-7193-a83c-6f5ed7751a0c",
+                     *           "label": "Authenticator",
+                     *           "method": "authenticator",
+                     *           "since": "2026-11-30T01:00:15.232375Z"
+                     *         },
+                     *         {
+                     *           "id": "01a229f8-c088-74f2-a2ee-6e7f3dea524e",
+                     *           "label": "Recovery codes",
+                     *           "method": "recovery-code",
+                     *           "note": "10 are left",
+                     *           "since": "2026-11-30T01:01:37.799202Z"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnProofs"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-sure-enough */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "moved-on",
+                     *       "type": "urn:earnest:problem:moved-on"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setUpOwnProof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "method": "authenticator"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnProofWanted"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "address": "otpauth://totp/Brackwater%20Ferries:ivestergaarder?secret=TCF7SQSNJ6VJO4RETUAFX4RGKFXDLGDO&issuer=Brackwater%20Ferries",
+                     *       "digits": 6,
+                     *       "id": "01a229f8-bba4-7b0f-a730-b0d14011f317",
+                     *       "key": "TCF7SQSNJ6VJO4RETUAFX4RGKFXDLGDO",
+                     *       "lines": []
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnProofSettingUp"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description enough-of-these, held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "enough-of-these",
+                     *       "type": "urn:earnest:problem:enough-of-these"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeOwnProof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                proof: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "held-by-another",
+                     *       "type": "urn:earnest:problem:held-by-another"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    confirmOwnProof: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                proof: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "typed": "123456"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnProofCode"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "right": false
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnProofConfirmed"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -11986,8 +12808,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-29T02:14:51.383563Z",
-                     *           "id": "01a22515-6ef7-7617-919c-018b6787488e",
+                     *           "at": "2026-11-30T01:09:20.299214Z",
+                     *           "id": "01a229ff-cf2b-7f76-a3ce-1233318ae2cb",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -12008,16 +12830,16 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22515-239a-71f0-b196-b00227ee4324",
+                     *             "id": "01a229fe-ff88-7530-b6d4-20105c7c0d0d",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •06",
+                     *             "masked": "•••• ••• •26",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a22515-239a-7258-bda9-8953aca1f925",
+                     *             "id": "01a229fe-ff88-7704-991b-83a1f5278574",
                      *             "label": "own mail",
                      *             "masked": "•••@lagoon.example",
                      *             "route": "mail",
@@ -12026,10 +12848,10 @@ export interface operations {
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a22515-6ef7-7617-919c-018b6787488e",
-                     *           "expiresAt": "2026-11-29T03:14:51.864729Z",
-                     *           "id": "01a22515-70d0-7832-a091-147090f8d02b",
-                     *           "madeAt": "2026-11-29T02:14:51.864729Z",
+                     *           "change": "01a229ff-cf2b-7f76-a3ce-1233318ae2cb",
+                     *           "expiresAt": "2026-11-30T02:09:20.448508Z",
+                     *           "id": "01a229ff-cfc0-7fce-82b6-7cf51f83f8d3",
+                     *           "madeAt": "2026-11-30T01:09:20.448508Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -12039,13 +12861,13 @@ export interface operations {
                      *         },
                      *         "system": "Brackwater directory",
                      *         "told": [
-                     *           "work mobile, arrived",
-                     *           "work mail, left"
+                     *           "work mobile, left",
+                     *           "work mail, waiting for the gateway"
                      *         ]
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a22515-6905-7796-8d53-5d7ecda4766f"
+                     *           "01a229ff-c786-7aa1-801a-b177b47cb9a7"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -12069,7 +12891,7 @@ export interface operations {
                      *             "asks": 20,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-29T02:44:50.462255Z",
+                     *             "until": "2026-11-30T01:39:19.669528Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -12079,23 +12901,25 @@ export interface operations {
                      *             "asks": 40,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-29T02:44:49.633113Z",
+                     *             "until": "2026-11-30T01:39:18.017108Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
                      *         ],
                      *         "offers": [
                      *           {
-                     *             "id": "approver-link:01a22515-1b9e-7a0c-a585-39238ae79785",
+                     *             "factor": "reach",
+                     *             "id": "approver-link:01a229fe-f786-7831-b9eb-8c936df46c19",
                      *             "label": "Ask the manager",
                      *             "method": "approver-link",
-                     *             "note": "Oskar Lindqvist, by a link to their mail",
+                     *             "note": "Tomasz Wieczorek, by a link to their mail",
                      *             "points": 12,
                      *             "seconds": 180
                      *           },
                      *           {
-                     *             "contact": "01a22515-239a-7258-bda9-8953aca1f925",
-                     *             "id": "code-by-mail:01a22515-239a-7258-bda9-8953aca1f925",
+                     *             "contact": "01a229fe-ff88-7704-991b-83a1f5278574",
+                     *             "factor": "reach",
+                     *             "id": "code-by-mail:01a229fe-ff88-7704-991b-83a1f5278574",
                      *             "label": "Code to own mail",
                      *             "method": "code-by-mail",
                      *             "note": "at lagoon.example",
@@ -12103,6 +12927,7 @@ export interface operations {
                      *             "seconds": 70
                      *           }
                      *         ],
+                     *         "seconds": [],
                      *         "standing": 43,
                      *         "stopped": false
                      *       },
@@ -12110,31 +12935,42 @@ export interface operations {
                      *       "tape": [
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-29T02:14:53.035152Z",
-                     *           "id": "01a22515-756b-7a10-b17a-06329305d645",
+                     *           "at": "2026-11-30T01:09:20.871725Z",
+                     *           "id": "01a229ff-d167-731a-8499-e53ee918dfea",
                      *           "kind": "handover-said-back",
-                     *           "person": "01a22515-1beb-713e-98dc-c2b393e0298b",
-                     *           "ticket": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
+                     *           "person": "01a229fe-f7e0-7fcf-b064-219813f52a37",
+                     *           "ticket": "01a229ff-bec6-7801-92b1-0cb39d937911",
                      *           "words": "heard part 1 of 3 said back"
                      *         },
                      *         {
-                     *           "actor": "Text gateway",
-                     *           "at": "2026-11-29T02:14:52.987129Z",
-                     *           "id": "01a22515-753b-7c94-86ca-2f800b784215",
-                     *           "kind": "message-arrived",
-                     *           "person": "01a22515-1beb-713e-98dc-c2b393e0298b",
-                     *           "ticket": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
-                     *           "words": "the text reached work mobile"
+                     *           "actor": "Tove Rask",
+                     *           "at": "2026-11-30T01:09:20.683523Z",
+                     *           "id": "01a229ff-d0ab-7665-a7fa-3ef47143cd70",
+                     *           "kind": "handover-shown",
+                     *           "number": 174,
+                     *           "person": "01a229fe-f7e0-7fcf-b064-219813f52a37",
+                     *           "sealedUnder": 175,
+                     *           "ticket": "01a229ff-bec6-7801-92b1-0cb39d937911",
+                     *           "why": {
+                     *             "asked": 40,
+                     *             "evidence": [
+                     *               "01a229ff-c640-74f5-a58a-01054a977a39",
+                     *               "01a229ff-ccb4-728b-a93a-3e84c187d115"
+                     *             ],
+                     *             "rule": "with the made-up method, version 2: temporary-password on directory",
+                     *             "standing": 43
+                     *           },
+                     *           "words": "looked at the password to read it aloud"
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a22514-f792-700a-836f-296b0f4eb151",
+                     *         "holder": "01a229fe-ea69-7523-bfc4-4648172e761e",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a22515-5ef2-7bfd-8066-1fd2e0f6150c",
+                     *         "id": "01a229ff-bec6-7801-92b1-0cb39d937911",
                      *         "mine": true,
-                     *         "number": "T-1042",
+                     *         "number": "T-1054",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-29T02:14:47.282704Z",
+                     *         "openedAt": "2026-11-30T01:09:16.102019Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -12162,22 +12998,22 @@ export interface operations {
                      *         }
                      *       },
                      *       "who": {
-                     *         "account": "mdurand",
+                     *         "account": "llefevre",
                      *         "alsoOnTheLine": [],
                      *         "claim": "You called this line, on a number on record.",
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22515-239a-71f0-b196-b00227ee4324",
+                     *             "id": "01a229fe-ff88-7530-b6d4-20105c7c0d0d",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •06",
+                     *             "masked": "•••• ••• •26",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a22515-239a-714c-a7a5-2c46d0303aa7",
+                     *             "id": "01a229fe-ff88-7757-98aa-623b8a501bfa",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
                      *             "route": "mail",
@@ -12193,14 +13029,14 @@ export interface operations {
                      *           "month and year of joining",
                      *           "the locker number"
                      *         ],
-                     *         "given": "Mireille",
+                     *         "given": "Leocadia",
                      *         "gone": false,
                      *         "groups": [],
-                     *         "id": "01a22515-1beb-713e-98dc-c2b393e0298b",
-                     *         "name": "Mireille Durand",
-                     *         "place": "MV Sandpiper, Carrow Quay",
-                     *         "speaks": "English, Turkish",
-                     *         "title": "Deckhand"
+                     *         "id": "01a229fe-f7e0-7fcf-b064-219813f52a37",
+                     *         "name": "Leocadia Lefèvre",
+                     *         "place": "MV Godwit, Saltholm",
+                     *         "speaks": "English",
+                     *         "title": "Purser"
                      *       }
                      *     }
                      */
@@ -15082,6 +15918,132 @@ export interface operations {
             };
         };
     };
+    sayPressed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     receipt: {
         parameters: {
             query?: never;
@@ -15451,6 +16413,357 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "already-running",
                      *       "type": "urn:earnest:problem:already-running"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    askSecondPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "action": "temporary-password",
+                 *       "system": "directory"
+                 *     }
+                 */
+                "application/json": components["schemas"]["SecondPersonWanted"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "second": "01a229ff-dbdf-7373-950f-3b271d8b0de6"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SecondPersonAsked"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, no-second-person-needed, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerSecondPerson: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                second: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "agreed": true
+                 *     }
+                 */
+                "application/json": components["schemas"]["SecondPersonAnswer"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description about-yourself, needs-second-person, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "about-yourself",
+                     *       "type": "urn:earnest:problem:about-yourself"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description decided, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "decided",
+                     *       "type": "urn:earnest:problem:decided"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -16478,6 +17791,99 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    openVisit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "ticket": "01a229f8-83cd-7b36-8255-2682d41abc4c"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["VisitOpened"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

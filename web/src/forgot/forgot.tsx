@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { ask, client } from "../api/client";
 import { Arrived } from "./arrived";
 import { Choose } from "./choose";
@@ -7,7 +7,10 @@ import { Done } from "./done";
 import { Big, Phone } from "./parts";
 import { Prove } from "./prove";
 import { useOwnPage } from "./use-own-page";
-import { Who } from "./who";
+import { type Wants, Who } from "./who";
+
+/** Few come so far: the others do not wait for it. */
+const Proofs = lazy(async () => ({ default: (await import("../proofs/proofs")).Proofs }));
 
 const NAME = "earnest-own-name";
 
@@ -16,9 +19,14 @@ export function Forgot() {
   return (
     <>
       <BesideChat />
-      <Pages />
+      <Pages wants="own-password" />
     </>
   );
+}
+
+/** The same for what proves them. */
+export function Me() {
+  return <Pages wants="proofs" />;
 }
 
 /** Whoever came out of a chat goes back there. */
@@ -39,7 +47,7 @@ function BesideChat() {
   ) : null;
 }
 
-function Pages() {
+function Pages({ wants }: { wants: Wants }) {
   const own = useOwnPage();
   // Only so that one sees for whom the page is; the server knows.
   const [name, setName] = useState(() => sessionStorage.getItem(NAME) ?? "");
@@ -53,6 +61,12 @@ function Pages() {
     setName("");
   };
   const { page } = own;
+  const leave = () =>
+    own.act(async () => {
+      await client.DELETE("/api/own/session");
+      forget();
+      return page && { ...page, stage: "begin" };
+    });
   if (!page)
     return (
       <Phone
@@ -77,11 +91,17 @@ function Pages() {
     );
   switch (page.stage) {
     case "begin":
-      return <Who organisation={page.organisation} own={own} named={named} />;
+      return <Who organisation={page.organisation} own={own} named={named} wants={wants} />;
     case "prove":
       return <Prove page={page} name={name} own={own} />;
     case "choose":
       return <Choose page={page} name={name} own={own} />;
+    case "proofs":
+      return (
+        <Suspense fallback={<Phone organisation={page.organisation} name={name} title="One moment" />}>
+          <Proofs page={page} name={name} own={own} leave={leave} />
+        </Suspense>
+      );
     case "setting":
     case "done":
       return <Done page={page} name={name} own={own} leave={forget} />;

@@ -6,14 +6,28 @@ import type { OwnPageInHand } from "./use-own-page";
 
 const LONG_MS = 400;
 
+export type Wants = "own-password" | "proofs";
+
+const WORDS = {
+  "own-password": {
+    title: "Forgot your password?",
+    lead: "You can set a new one here, at any hour, without a call.",
+  },
+  proofs: {
+    title: "What proves that it is you",
+    lead: "See what you have for it, add to it, and take away what is lost. First prove that it is you.",
+  },
+};
+
 interface WhoProps {
   organisation: string;
   own: OwnPageInHand;
   named: (name: string) => void;
+  wants: Wants;
 }
 
 /** Who one says one is. The answer is the same for everybody. */
-export function Who({ organisation, own, named }: WhoProps) {
+export function Who({ organisation, own, named, wants }: WhoProps) {
   const [name, setName] = useState("");
   const [long, setLong] = useState(false);
   const submit = async (event: FormEvent) => {
@@ -23,7 +37,7 @@ export function Who({ organisation, own, named }: WhoProps) {
       const given = await ask(client.POST("/api/own/puzzle", { body: { name } }));
       const solution = await solve(given.puzzle, given.bits);
       const page = await ask(
-        client.POST("/api/own/session", { body: { name, puzzle: given.puzzle, solution } }),
+        client.POST("/api/own/session", { body: { name, puzzle: given.puzzle, solution, wants } }),
       );
       named(name.trim());
       return page;
@@ -34,8 +48,8 @@ export function Who({ organisation, own, named }: WhoProps) {
   return (
     <Phone
       organisation={organisation}
-      title="Forgot your password?"
-      lead="You can set a new one here, at any hour, without a call."
+      title={WORDS[wants].title}
+      lead={WORDS[wants].lead}
       foot={
         <>
           We never ask for a password by mail, by text or on the telephone. Rather ask somebody?{" "}

@@ -5,6 +5,8 @@ const path = (ticket: string) => ({ params: { path: { ticket } } });
 const checkPath = (ticket: string, check: string) => ({ params: { path: { ticket, check } } });
 
 export const answer = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/answer", path(ticket)));
+/** Somebody stands at the counter: the id of their page. */
+export const openVisit = async () => (await ask(client.POST("/api/visits"))).ticket;
 export const take = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/take", path(ticket)));
 export const hangUp = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/hang-up", path(ticket)));
 export const hangUpHeld = (ticket: string) =>
@@ -12,6 +14,7 @@ export const hangUpHeld = (ticket: string) =>
 export const speak = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/speak", path(ticket)));
 export const pass = (ticket: string, to: string) =>
   ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
+export const sayPressed = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/pressed", path(ticket)));
 export const claim = (ticket: string, person: string, version: number) =>
   ask(client.POST("/api/tickets/{ticket}/claim", { ...path(ticket), body: { person, version } }));
 export const writeLine = (ticket: string, words: string) =>
@@ -53,6 +56,15 @@ export const answerLifting = (ticket: string, lifting: string, agreed: boolean) 
   ask(
     client.POST("/api/tickets/{ticket}/stop/liftings/{lifting}/answer", {
       params: { path: { ticket, lifting } },
+      body: { agreed },
+    }),
+  );
+export const askSecond = (ticket: string, system: string, action: string) =>
+  ask(client.POST("/api/tickets/{ticket}/second", { ...path(ticket), body: { system, action } }));
+export const answerSecond = (ticket: string, second: string, agreed: boolean) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/second/{second}/answer", {
+      params: { path: { ticket, second } },
       body: { agreed },
     }),
   );

@@ -6,7 +6,7 @@ import { useKeys } from "../../keys/use-keys";
 import { useShell } from "../../shell/context";
 import { FirstPlace } from "../../shell/first-place";
 import { may, type PageProps } from "../place";
-import { answer, speak } from "./acts";
+import { answer, openVisit, speak } from "./acts";
 import { Edge } from "./edge/edge";
 import { useNotices } from "./notices";
 import { Release } from "./release";
@@ -26,11 +26,18 @@ export function Desk({ params: { ticket } }: PageProps) {
   });
   const ringing = edge.data?.waiting.find((w) => w.talk === "ringing");
   const open = (id: string) => navigate(`/desk/${id}`);
-  const turn = async (act: () => Promise<unknown>, to: string) => {
+  /** Does something and opens the page that it gives. */
+  const turnTo = async (act: () => Promise<string>) => {
     holdKeys("page");
-    if (await notices.during(act)) open(to);
+    let to = "";
+    const done = async () => {
+      to = await act();
+    };
+    if (await notices.during(done)) open(to);
     else releaseKeys("page");
   };
+  const turn = (act: () => Promise<unknown>, to: string) => turnTo(async () => act().then(() => to));
+  const visit = () => void turnTo(openVisit);
   const answerNow = async (id: string) => {
     await turn(() => answer(id), id);
   };
@@ -49,12 +56,13 @@ export function Desk({ params: { ticket } }: PageProps) {
       ? [{ key: "k", words: `Swap lines: speak with ${held.title}`, run: () => void swap(held.id) }]
       : []),
     ...(ringing ? [{ key: "r", words: "Answer whoever waits", run: () => void answerNow(ringing.id) }] : []),
+    { key: "v", words: "Open the page of a visitor", run: visit },
     ...((edge.data?.inHand.length ?? 0) > 1 ? [{ key: ".", words: "Next page in hand", run: next }] : []),
   ]);
   if (!may(me, "work-at-desk")) return <FirstPlace />;
   return (
     <main className="spread">
-      <Edge edge={edge.data} open={ticket} swap={held?.id} turn={open} answer={answerNow} />
+      <Edge edge={edge.data} open={ticket} swap={held?.id} turn={open} answer={answerNow} visit={visit} />
       {ticket ? (
         <TicketPage key={ticket} id={ticket} />
       ) : (

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { ask, byItself, client, type Page } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
+import { showing } from "../../live/live";
 import { Notice } from "../../ui/parts";
 import { take } from "./acts";
 import { ChangeColumn } from "./change/change-column";
@@ -10,12 +11,14 @@ import { beside, type Column, chosen, needs, type Subject } from "./lit";
 import { useNotice, useNotices } from "./notices";
 import { pageQuery } from "./page-query";
 import { Closed, ReadOnly } from "./page-states";
+import { Pressed } from "./pressed";
 import { ProofColumn } from "./proof/proof-column";
 import { Tape } from "./tape";
 import { WhoColumn } from "./who/who-column";
 
 /** One ticket as an open page. */
 export function TicketPage({ id }: { id: string }) {
+  useEffect(() => showing(id), [id]);
   const page = useQuery({
     ...pageQuery(id),
     refetchInterval: 20_000,
@@ -75,6 +78,7 @@ function Opened({ page, stale }: { page: Page; stale: boolean }) {
               Earnest cannot be reached. This page is as it was; it is asked again by itself.
             </p>
           )}
+          <Pressed page={page} />
           {page.ticket.state === "CLOSED" && <Closed page={page} />}
           {canTake && <ReadOnly page={page} take={takeIt} />}
           {page.ticket.reminder && (

@@ -49,11 +49,12 @@ class ApiExamplesTest {
     @Test
     void everyExampleGetsWhatItIsSaidToGet() {
         app.needs("ldap", "call", "text", "mail");
-        app.needs("call-back", "authenticator", "code-by-text", "approver-link");
+        app.needs("call-back", "authenticator", "code-by-text", "approver-link", "counter");
         app.needs("link-by-text", "chat", "mail-in");
         atTheDoor();
         String ticket = aCall();
         heldLines();
+        aVisit();
         aLink();
         OwnPageExamples.send(app, examples);
         ChatExamples.send(app, tove, examples);
@@ -146,6 +147,27 @@ class ApiExamplesTest {
         examples.send(api, "ticketSummary", on);
         examples.send(api, "closeTicket", Map.of("ticket", ticket, "version", version(ticket)));
         return ticket;
+    }
+
+    private void aVisit() {
+        String visit = examples.send(api, "openVisit").get("ticket").asString();
+        tove.claim(visit, "pramanholt").ok();
+        String pressed = tove.api().post("/api/visits").ok().get("ticket").asString();
+        examples.send(api, "sayPressed", Map.of("ticket", pressed));
+        tove.close(pressed, "Only a trial.");
+        tove.api().post("/api/tickets/" + visit + "/speak");
+        app.word(tove, visit, "north");
+        app.word(tove, visit, "south");
+        tove.heard(visit, tove.begin(visit, "badge"), "fits").ok();
+        String second =
+                examples.send(api, "askSecondPerson", Map.of("ticket", visit))
+                        .get("second")
+                        .asString();
+        examples.send(
+                app.desk("jonas.lie").api(),
+                "answerSecondPerson",
+                Map.of("ticket", visit, "second", second));
+        tove.close(visit, "Only a trial.");
     }
 
     private void heldLines() {

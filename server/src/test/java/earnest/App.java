@@ -149,7 +149,7 @@ public final class App {
 
     /** Somebody comes to the made-up window and waits. */
     public void bell() {
-        publish(new ChannelEvent.Began("counter", "visit-" + visits.incrementAndGet(), Map.of()));
+        publish(new ChannelEvent.Began("hatch", "visit-" + visits.incrementAndGet(), Map.of()));
     }
 
     /** Somebody comes to the made-up window and is asked in; gives the ticket. */
@@ -166,7 +166,7 @@ public final class App {
                 database()
                         .sql(
                                 "select call_id from conversation where ticket_id = :t and channel"
-                                        + " = 'counter'")
+                                        + " = 'hatch'")
                         .param("t", UUID.fromString(ticket))
                         .query(String.class)
                         .single();

@@ -42,6 +42,9 @@ class ArchitectureTest {
                     "earnest.core.passwords.Check", // to look at what is typed
                     "earnest.handover.HandoverText", // to send it
                     "earnest.links.LinkController", // to show it to whoever opened the link
+                    "earnest.core.codes.RecoveryCode", // to show it in groups
+                    "earnest.checks.RecoveryCodes", // to know it again
+                    "earnest.selfservice.OwnProofsController", // to show it to its person, once
                     "earnest.checks.methods.CodeMessage", // to send a code
                     "earnest.links.LinkText", // to send a link
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it

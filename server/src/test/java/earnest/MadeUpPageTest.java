@@ -8,7 +8,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 
 import earnest.channels.ChannelEvent;
-import earnest.channels.madeup.Counter;
+import earnest.channels.madeup.Hatch;
 import earnest.channels.madeup.Pigeons;
 import earnest.connectors.madeup.CardIndex;
 import earnest.testkit.Eventually;
@@ -69,8 +69,7 @@ class MadeUpPageTest implements Browsing {
         String account = app.somebodyWithAMailbox();
         try (MadeUpThings _ = MadeUpThings.of(app, account);
                 Analyst tove = Analyst.signIn(this, "tove.rask")) {
-            app.publish(
-                    new ChannelEvent.Began("counter", "page-" + account, Map.of("window", "12")));
+            app.publish(new ChannelEvent.Began("hatch", "page-" + account, Map.of("window", "12")));
             // Others may wait, whom other tests left there.
             tove.page()
                     .getByRole(AriaRole.REGION)
@@ -113,8 +112,7 @@ class MadeUpPageTest implements Browsing {
             tove.press("h");
             tove.column("Who").getByText("Nobody at the window").waitFor();
             Eventually.waitFor(
-                    "the window to be told",
-                    () -> Counter.heard().contains("ended page-" + account));
+                    "the window to be told", () -> Hatch.heard().contains("ended page-" + account));
         }
     }
 

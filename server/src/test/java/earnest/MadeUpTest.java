@@ -3,7 +3,7 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.channels.ChannelEvent;
-import earnest.channels.madeup.Counter;
+import earnest.channels.madeup.Hatch;
 import earnest.channels.madeup.Pigeons;
 import earnest.connectors.madeup.CardIndex;
 import earnest.people.People;
@@ -151,7 +151,7 @@ class MadeUpTest {
     @Test
     void aChannelWorksFromArrivalToTheEnd() {
         String reference = "visit-" + account;
-        app.publish(new ChannelEvent.Began("counter", reference, Map.of("window", "3")));
+        app.publish(new ChannelEvent.Began("hatch", reference, Map.of("window", "3")));
         String ticket =
                 Eventually.get(
                         "the visitor to be seen",
@@ -185,7 +185,7 @@ class MadeUpTest {
         app.publish(new ChannelEvent.Ended(reference, true));
         Eventually.waitFor("the standing to be gone", () -> tove.standing(ticket) <= 0);
         Eventually.waitFor(
-                "the window to be told", () -> Counter.heard().contains("answered " + reference));
+                "the window to be told", () -> Hatch.heard().contains("answered " + reference));
         tove.close(ticket, "A visit.");
     }
 }

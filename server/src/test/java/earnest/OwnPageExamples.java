@@ -1,5 +1,6 @@
 package earnest;
 
+import earnest.checks.methods.madeup.HarbourWord;
 import earnest.testkit.Http;
 import earnest.testkit.Outside;
 import earnest.testkit.OwnPage;
@@ -49,5 +50,25 @@ final class OwnPageExamples {
         there.settled();
         examples.send(phone, "ownPage");
         examples.send(phone, "leaveOwnPage");
+        proofs(app, examples);
+    }
+
+    private static void proofs(App app, ApiExamples examples) {
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        page.startForProofs(app.somebody()).ok();
+        for (String gate : List.of("north", "south")) {
+            page.begin("harbour-word." + gate).ok();
+            page.type(HarbourWord.WORD).ok();
+        }
+        Http http = page.http();
+        JsonNode begun = examples.send(http, "setUpOwnProof", Map.of());
+        examples.send(
+                http,
+                "confirmOwnProof",
+                Map.of("proof", begun.get("id").asString(), "typed", "000000"));
+        String codes = page.setUp("recovery-code").ok().get("id").asString();
+        examples.send(http, "ownProofs");
+        examples.send(http, "removeOwnProof", Map.of("proof", codes));
+        page.http().delete("/api/own/session").ok();
     }
 }

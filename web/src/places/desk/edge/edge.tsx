@@ -9,10 +9,12 @@ interface Props {
   swap: string | undefined;
   turn: (ticket: string) => void;
   answer: (ticket: string) => void;
+  /** Opens the page of somebody at the counter. */
+  visit: () => void;
 }
 
 /** The book's edge: what is in hand and who is waiting. Pages are turned here. */
-export function Edge({ edge, open, swap, turn, answer }: Props) {
+export function Edge({ edge, open, swap, turn, answer, visit }: Props) {
   const now = useNow();
   const firstRing = edge?.waiting.find((w) => w.talk === "ringing")?.id;
   return (
@@ -34,6 +36,13 @@ export function Edge({ edge, open, swap, turn, answer }: Props) {
           <PageTab key={w.id} waiting={w} now={now} on={w.id === open} turn={turn} dashed />
         ),
       )}
+      <button
+        type="button"
+        onClick={visit}
+        className="mt-1 mb-1 block w-full px-2.5 py-1 text-left text-[13px] text-muted underline"
+      >
+        Somebody is at the counter <Key>V</Key>
+      </button>
       {(edge?.withColleagues.length ?? 0) > 0 && (
         <>
           <div className="h-2" />

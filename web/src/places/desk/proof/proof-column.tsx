@@ -1,4 +1,5 @@
-import { useState } from "react";
+import { Fragment, useState } from "react";
+import { Link } from "wouter";
 import type { Judgement, Page, Reckoning } from "../../../api/client";
 import { holdKeys, releaseKeys } from "../../../keys/keys";
 import { useKeys } from "../../../keys/use-keys";
@@ -11,7 +12,8 @@ import { useNotices } from "../notices";
 import { Lifting } from "./lifting";
 import { OpenCheck } from "./open-check";
 import { SaidNo } from "./said-no";
-import { about, inOrder, type Placed, seconds, wayWords } from "./ways";
+import { SecondPerson } from "./second-person";
+import { about, groups, inOrder, type Placed, seconds, wayWords } from "./ways";
 
 interface Props {
   page: Page;
@@ -38,6 +40,9 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
           <Lines reckoning={reckoning} />
           {judgement && (
             <Sum reckoning={reckoning} judgement={judgement} closed={page.ticket.state === "CLOSED"} />
+          )}
+          {judgement?.verdict === "needs-second-person" && page.ticket.state !== "CLOSED" && (
+            <SecondPerson page={page} judgement={judgement} />
           )}
           {reckoning.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
           {page.ticket.mine && <SaidNo page={page} />}
@@ -71,6 +76,11 @@ function Lines({ reckoning }: { reckoning: Reckoning }) {
         >
           <span>
             {given.label}
+            {given.ticket && (
+              <Link href={`/desk/${given.ticket}`} className="ml-1.5 text-seal text-xs underline">
+                Look
+              </Link>
+            )}
             {(given.reason ?? given.note) && (
               <small className="block text-muted text-xs">
                 {[given.note, given.reason].filter(Boolean).join("; ")}
@@ -142,11 +152,7 @@ function Standing({ reckoning, judgement }: { reckoning: Reckoning; judgement: J
         </p>
       );
     case "needs-second-person":
-      return (
-        <p className={`${bar} bg-wait-wash text-wait`}>
-          Sure enough, but a second person must approve. Pass it to your lead.
-        </p>
-      );
+      return <p className={`${bar} bg-wait-wash text-wait`}>Sure enough, but a second person must agree.</p>;
     case "no-rule":
       return <p className={`${bar} bg-stop-wash text-stop`}>No rule allows this. Ask the steward.</p>;
     default:
@@ -193,52 +199,79 @@ interface OffersProps {
   enough: boolean;
 }
 
-/** What could still be checked; once it is enough, or while a check is under way, only on request. */
+/**
+ * What could still be checked: those that lead across first, the rest one key away; once it is enough, or while a
+ * check is under way, only on request.
+ */
 function Offers({ page, placed, enough }: OffersProps) {
   const [more, setMore] = useState(false);
-  const shown = !enough || more;
   const notices = useNotices();
   const begin = async (offer: string) => {
     holdKeys("form");
     if (!(await notices.during(() => beginCheck(page.ticket.id, offer)))) releaseKeys("form");
   };
-  useKeys(
-    shown
-      ? placed.map(({ offer }, i) => ({
-          key: String(i + 1),
-          words: offer.label,
-          run: () => void begin(offer.id),
-        }))
-      : [],
-  );
-  if (placed.length === 0) return null;
-  if (!shown) {
-    return (
-      <Button quiet onClick={() => setMore(true)}>
-        More checks
-      </Button>
-    );
-  }
+  const shown = enough && !more ? [] : groups(placed, more);
+  const inTurn = shown.flatMap((group) => group.placed);
+  const hidden = placed.length - inTurn.length;
+  useKeys([
+    ...inTurn.slice(0, DIGITS).map(({ offer }, i) => ({
+      key: String(i + 1),
+      words: offer.label,
+      run: () => void begin(offer.id),
+    })),
+    ...(hidden > 0 ? [{ key: "0", words: "Show more checks", run: () => setMore(true) }] : []),
+  ]);
   return (
-    <ul aria-label="Checks that can be made">
-      {placed.map(({ offer, quick }, i) => (
-        <li key={offer.id}>
-          <button
-            type="button"
-            onClick={() => begin(offer.id)}
-            className={`mb-1 grid w-full grid-cols-[24px_1fr_auto] items-center gap-2 rounded border bg-sheet px-2 py-1.5 text-left ${quick ? "border-good shadow-[inset_3px_0_var(--good)]" : "border-rule"}`}
-          >
-            <Key>{i + 1}</Key>
-            <span>
-              {offer.label}
-              <small className="block text-muted text-xs">
-                {[offer.note, about(offer.seconds)].filter(Boolean).join(", ")}
-              </small>
-            </span>
-            <span className="num font-semibold">+{offer.points}</span>
-          </button>
-        </li>
+    <>
+      {shown.map((group) => (
+        <Fragment key={group.words}>
+          {group.words && <h3 className="mt-1.5 mb-1 font-semibold text-muted text-xs">{group.words}</h3>}
+          <ul aria-label={group.words || "Checks that can be made"}>
+            {group.placed.map((one) => (
+              <OfferLine
+                key={one.offer.id}
+                placed={one}
+                digit={inTurn.indexOf(one) + 1}
+                begin={() => void begin(one.offer.id)}
+              />
+            ))}
+          </ul>
+        </Fragment>
       ))}
-    </ul>
+      {hidden > 0 && (
+        <Button quiet hotkey="0" onClick={() => setMore(true)}>
+          {enough ? "More checks" : `${hidden} more`}
+        </Button>
+      )}
+    </>
+  );
+}
+
+const DIGITS = 9;
+
+interface OfferLineProps {
+  placed: Placed;
+  digit: number;
+  begin: () => void;
+}
+
+function OfferLine({ placed: { offer, quick }, digit, begin }: OfferLineProps) {
+  return (
+    <li>
+      <button
+        type="button"
+        onClick={begin}
+        className={`mb-1 grid w-full grid-cols-[24px_1fr_auto] items-center gap-2 rounded border bg-sheet px-2 py-1.5 text-left ${quick ? "border-good shadow-[inset_3px_0_var(--good)]" : "border-rule"}`}
+      >
+        {digit <= DIGITS ? <Key>{digit}</Key> : <span />}
+        <span>
+          {offer.label}
+          <small className="block text-muted text-xs">
+            {[offer.note, about(offer.seconds)].filter(Boolean).join(", ")}
+          </small>
+        </span>
+        <span className="num font-semibold">+{offer.points}</span>
+      </button>
+    </li>
   );
 }

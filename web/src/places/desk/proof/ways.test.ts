@@ -1,10 +1,11 @@
 import { describe, expect, it } from "vitest";
 import type { Judgement, Reckoning } from "../../../api/client";
-import { about, inOrder, seconds, wayWords } from "./ways";
+import { about, groups, inOrder, seconds, wayWords } from "./ways";
 
 const offer = (id: string, label: string, took: number) => ({
   id,
   method: id,
+  factor: id === "fact" ? "knows" : "has",
   label,
   points: 20,
   seconds: took,
@@ -21,6 +22,7 @@ const reckoning: Reckoning = {
   ],
   judgements: [],
   deniable: [],
+  seconds: [],
 };
 const judgement: Judgement = {
   action: "temporary-password",
@@ -42,6 +44,20 @@ describe("the order of offers", () => {
   });
   it("goes by time where there is no way", () => {
     expect(inOrder(reckoning, undefined).map((p) => p.offer.id)).toEqual(["fact", "auth", "text", "back"]);
+  });
+});
+
+describe("the groups of offers", () => {
+  const placed = inOrder(reckoning, judgement);
+  it("are those that lead across at first, and the rest by what it rests on", () => {
+    expect(groups(placed, false).map((g) => g.placed.map((p) => p.offer.id))).toEqual([
+      ["auth", "back", "text"],
+    ]);
+    expect(groups(placed, true).map((g) => g.words)).toEqual(["", "What they know"]);
+  });
+  it("leave nothing out", () => {
+    const all = groups(inOrder(reckoning, undefined), true).flatMap((g) => g.placed);
+    expect(all.map((p) => p.offer.id).sort()).toEqual(["auth", "back", "fact", "text"]);
   });
 });
 

@@ -5,6 +5,8 @@ export interface Placed {
   offer: Offer;
   /** It begins one of the quickest ways across. */
   quick: boolean;
+  /** It is part of one of the quickest ways. */
+  leads: boolean;
 }
 
 /** Offers, those of the quickest way first, then those of the others, then the rest. */
@@ -18,7 +20,37 @@ export function inOrder(reckoning: Reckoning, judgement: Judgement | undefined):
   return reckoning.offers
     .map((offer, place) => ({ offer, quick: first.has(offer.id), rank: rank(offer), place }))
     .sort((a, b) => a.rank - b.rank || a.offer.seconds - b.offer.seconds || a.place - b.place)
-    .map(({ offer, quick }) => ({ offer, quick }));
+    .map(({ offer, quick, rank }) => ({ offer, quick, leads: rank < ways.length }));
+}
+
+/** So many are shown at first where none leads across. */
+const FEW = 4;
+
+const RESTS_ON: Record<string, string> = {
+  has: "Something they have",
+  is: "Who they are",
+  shown: "Seen in person",
+  vouched: "Somebody who vouches",
+  reach: "Where they are reached",
+  knows: "What they know",
+};
+
+/** Some of the offers, under what they rest on; the first group is the quickest and has no name. */
+export interface Group {
+  words: string;
+  placed: Placed[];
+}
+
+/** Those that lead across, or a few; with all, also the rest, by what they rest on. */
+export function groups(placed: Placed[], all: boolean): Group[] {
+  const leading = placed.filter((one) => one.leads);
+  const first = leading.length > 0 ? leading : placed.slice(0, FEW);
+  const rest = placed.filter((one) => !first.includes(one));
+  const named = Object.entries(RESTS_ON).map(([factor, words]) => ({
+    words,
+    placed: rest.filter((one) => one.offer.factor === factor),
+  }));
+  return [{ words: "", placed: first }, ...(all ? named.filter((group) => group.placed.length > 0) : [])];
 }
 
 /** A way in words: the labels of its offers. */

@@ -1,8 +1,7 @@
 package earnest.changes;
 
 import earnest.channels.MessageWriter;
-import earnest.channels.Messages;
-import earnest.channels.Recipient;
+import earnest.channels.Telling;
 import earnest.core.passwords.Secret;
 import earnest.links.LinkText;
 import earnest.links.Links;
@@ -13,30 +12,22 @@ import earnest.record.TheRecord;
 import earnest.systems.Action;
 import earnest.systems.Systems;
 
-import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
-import java.time.Clock;
-import java.time.Duration;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 
 /** Tells the person wherever they are reached that a change was made. */
 @Component
 class ToldText implements MessageWriter {
     static final String OCCASION = "told";
 
-    private static final Duration LATELY = Duration.ofDays(14);
-
     private final ChangeRepository changes;
     private final People people;
     private final Systems systems;
     private final TheRecord record;
-    private final Clock clock;
-    private final ObjectProvider<Messages> messages;
+    private final Telling telling;
     private final Links links;
 
     ToldText(
@@ -44,15 +35,13 @@ class ToldText implements MessageWriter {
             People people,
             Systems systems,
             TheRecord record,
-            Clock clock,
-            ObjectProvider<Messages> messages,
+            Telling telling,
             Links links) {
         this.changes = changes;
         this.people = people;
         this.systems = systems;
         this.record = record;
-        this.clock = clock;
-        this.messages = messages;
+        this.telling = telling;
         this.links = links;
     }
 
@@ -64,18 +53,7 @@ class ToldText implements MessageWriter {
         if (effect.action() == Action.OWN_PASSWORD) {
             links.make(NotAsked.PURPOSE, effect.change(), NotAsked.LASTS);
         }
-        boolean told = false;
-        for (People.Contact contact : everywhere(effect.person())) {
-            if (messages.getObject().reach(contact).isPresent()) {
-                messages.getObject()
-                        .send(
-                                OCCASION,
-                                effect.change(),
-                                new Recipient(effect.ticket(), effect.person(), contact.id()));
-                told = true;
-            }
-        }
-        if (told) {
+        if (telling.everywhere(OCCASION, effect.change(), effect.ticket(), effect.person())) {
             record.append(
                     Entry.byEarnest(EntryKind.PERSON_TOLD)
                             .ticket(effect.ticket(), null)
@@ -85,16 +63,6 @@ class ToldText implements MessageWriter {
                                             .map(People.Person::name)
                                             .orElse(null)));
         }
-    }
-
-    /**
-     * Also where the person was reached until lately: a number may have been replaced by a thief.
-     */
-    private List<People.Contact> everywhere(UUID person) {
-        return Stream.concat(
-                        people.contacts(person).stream(),
-                        people.replacedSince(person, clock.instant().minus(LATELY)).stream())
-                .toList();
     }
 
     @Override

@@ -45,6 +45,11 @@ public interface TicketChannel {
         return true;
     }
 
+    /** Whether they stand before the analyst, who sees them. */
+    default boolean inPerson() {
+        return false;
+    }
+
     /** What the desk's edge says of a conversation where it knows more than how it stands. */
     default Optional<Glimpse> glimpse(String reference) {
         return Optional.empty();

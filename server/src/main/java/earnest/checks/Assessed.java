@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.checks.signals.Signal;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.AssessmentInput;
 
@@ -11,13 +12,15 @@ import java.util.Map;
  *
  * @param ended checks that the rulebook weighs
  * @param offered checks that could be made now
- * @param signals kinds with their words
+ * @param signals kinds with what was seen
+ * @param seconds what second persons were asked, where one is asked for
  */
 record Assessed(
         Gathered.OfTicket known,
         Rulebooks.InForce book,
         List<ProofCheck> ended,
         List<Gathered.Offered> offered,
-        Map<String, String> signals,
+        Map<String, Signal.Seen> signals,
+        List<Standing.Second> seconds,
         AssessmentInput input,
         Assessment assessment) {}

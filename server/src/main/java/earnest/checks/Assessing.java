@@ -1,11 +1,15 @@
 package earnest.checks;
 
+import earnest.checks.signals.Signal;
+import earnest.core.assurance.Assessment;
 import earnest.core.assurance.AssessmentInput;
 import earnest.core.assurance.Assurance;
 import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Verdict;
 import earnest.core.assurance.Wanted;
 import earnest.tickets.Tickets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -23,11 +27,13 @@ import java.util.stream.Collectors;
 class Assessing {
     private final Gathered gathered;
     private final Rulebooks rulebooks;
+    private final SecondPersonRows seconds;
     private final Clock clock;
 
-    Assessing(Gathered gathered, Rulebooks rulebooks, Clock clock) {
+    Assessing(Gathered gathered, Rulebooks rulebooks, SecondPersonRows seconds, Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
+        this.seconds = seconds;
         this.clock = clock;
     }
 
@@ -68,7 +74,7 @@ class Assessing {
         List<ProofCheck> ended =
                 known.ended().stream().filter(check -> weighed.contains(check.method)).toList();
         List<Gathered.Offered> offered = gathered.offers(known, book, side);
-        Map<String, String> signals = gathered.signals(known, book);
+        Map<String, Signal.Seen> signals = gathered.signals(known, book);
         List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
         Instant now = clock.instant();
         for (Evidence piece : evidence) {
@@ -85,26 +91,73 @@ class Assessing {
                             Objects.requireNonNullElse(
                                     last.conversation(), Gathered.NO_CONVERSATION));
         }
-        AssessmentInput input =
+        AssessmentInput alone =
                 new AssessmentInput(
                         book.rules(),
                         evidence,
                         List.copyOf(signals.keySet()),
-                        wanted.stream().map(want -> wanted(want, groups, ticket)).toList(),
+                        wanted.stream().map(want -> wanted(want, groups, ticket, null)).toList(),
                         offered.stream().map(Gathered.Offered::available).toList(),
                         conversations,
                         known.lifted(),
                         now);
-        return new Assessed(known, book, ended, offered, signals, input, Assurance.assess(input));
+        Assessment assessment = Assurance.assess(alone);
+        // Only where one is asked for is looked whether somebody agreed.
+        List<Standing.Second> asked =
+                assessment.verdicts().stream().anyMatch(Verdict.NeedsSecondPerson.class::isInstance)
+                        ? seconds.onTicket(ticket.id(), person)
+                        : List.of();
+        AssessmentInput input =
+                asked.isEmpty()
+                        ? alone
+                        : new AssessmentInput(
+                                alone.rulebook(),
+                                alone.evidence(),
+                                alone.signals(),
+                                wanted.stream()
+                                        .map(
+                                                want ->
+                                                        wanted(
+                                                                want,
+                                                                groups,
+                                                                ticket,
+                                                                second(want, asked)))
+                                        .toList(),
+                                alone.available(),
+                                alone.conversations(),
+                                alone.liftedStops(),
+                                alone.now());
+        return new Assessed(
+                known,
+                book,
+                ended,
+                offered,
+                signals,
+                asked,
+                input,
+                asked.isEmpty() ? assessment : Assurance.assess(input));
     }
 
-    private static Wanted wanted(Standing.Want want, Set<String> groups, Tickets.View ticket) {
+    /** Who agreed to just this, by whom it is wanted; null: nobody. */
+    private static @Nullable String second(Standing.Want want, List<Standing.Second> asked) {
+        return asked.stream()
+                .filter(one -> one.state() == Standing.SecondState.AGREED)
+                .filter(one -> one.system().equals(want.system()))
+                .filter(one -> one.action().equals(want.action()))
+                .filter(one -> one.askedBy().equals(want.analyst()))
+                .findFirst()
+                .map(one -> String.valueOf(one.answeredBy()))
+                .orElse(null);
+    }
+
+    private static Wanted wanted(
+            Standing.Want want, Set<String> groups, Tickets.View ticket, @Nullable String second) {
         return new Wanted(
                 want.action(),
                 want.system(),
                 groups,
                 ticket.channel(),
                 want.analyst().toString(),
-                null);
+                second);
     }
 }

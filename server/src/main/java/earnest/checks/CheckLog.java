@@ -101,6 +101,7 @@ class CheckLog {
         UUID id =
                 record.append(
                         entry(kind(end.state()), ticket, check, end.by(), there, end.words())
+                                .data("relayed", check.relayed)
                                 .outcome(end.state().word()));
         check.end(end.state(), clock.instant(), id);
         tickets.bump(ticket.id());

@@ -10,13 +10,15 @@ import jakarta.persistence.Table;
 import org.jspecify.annotations.Nullable;
 
 import java.time.Instant;
+import java.util.Objects;
 import java.util.UUID;
 
-/** An authenticator of a person; its key is wrapped. */
+/** Something that a person has for being proved; its key, if it has one, is wrapped. */
 @Entity
 @Table(name = "enrolment")
 class Enrolment {
     static final String AUTHENTICATOR = "authenticator";
+    static final String RECOVERY_CODES = "recovery-codes";
 
     @Id UUID id;
     UUID personId;
@@ -25,12 +27,27 @@ class Enrolment {
     /** By which its person tells it from others of theirs. */
     String name;
 
-    byte[] wrappedKey;
+    byte @Nullable [] wrappedKey;
 
     /** Under which key. */
     String keyName;
 
     Instant enrolledAt;
+
+    /** When it was shown to work; null: it is being set up and counts nothing. */
+    @Nullable Instant confirmedAt;
+
+    /** When it was taken away, or null. */
+    @Nullable Instant removedAt;
+
+    /**
+     * Whether somebody whom the organisation trusts stood behind it: else it is new for a while.
+     */
+    boolean trusted;
+
+    /** On which it was set up, or null where it was brought in. */
+    @Nullable UUID ticketId;
+
     long lastUsedStep;
     int wrongTries;
     @Nullable Instant wrongSince;
@@ -41,20 +58,40 @@ class Enrolment {
     Enrolment(
             UUID id,
             UUID personId,
+            String kind,
             String name,
-            WrappedSecrets.Wrapped wrapped,
+            WrappedSecrets.@Nullable Wrapped wrapped,
             Instant enrolledAt) {
         this.id = id;
         this.personId = personId;
-        this.kind = AUTHENTICATOR;
+        this.kind = kind;
         this.name = name;
-        wrap(wrapped);
+        this.keyName = "";
+        if (wrapped != null) {
+            wrap(wrapped);
+        }
         this.enrolledAt = enrolledAt;
         this.lastUsedStep = -1;
     }
 
+    /** Whether it counts. */
+    boolean inForce() {
+        return confirmedAt != null && removedAt == null;
+    }
+
+    /** Since when it is known; null where its source is trusted. */
+    @Nullable Instant since() {
+        return trusted ? null : enrolledAt;
+    }
+
+    /** It counts nothing any more, and its key is gone. */
+    void remove(Instant at) {
+        removedAt = at;
+        wrappedKey = null;
+    }
+
     WrappedSecrets.Wrapped wrapped() {
-        return new WrappedSecrets.Wrapped(wrappedKey, keyName);
+        return new WrappedSecrets.Wrapped(Objects.requireNonNull(wrappedKey), keyName);
     }
 
     final void wrap(WrappedSecrets.Wrapped wrapped) {

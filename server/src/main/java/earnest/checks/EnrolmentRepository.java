@@ -6,15 +6,43 @@ import jakarta.persistence.LockModeType;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
+import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
 interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepository<Enrolment> {
-    List<Enrolment> findByPersonIdAndKindOrderByEnrolledAtAscIdAsc(UUID personId, String kind);
+    /** Those that count, or are being set up. */
+    @Query(
+            "select e from Enrolment e where e.personId = ?1 and e.kind = ?2 and e.removedAt is"
+                    + " null order by e.enrolledAt, e.id")
+    List<Enrolment> of(UUID personId, String kind);
+
+    @Modifying
+    @Query(
+            value = "insert into recovery_code (enrolment_id, mark) values (?1, ?2)",
+            nativeQuery = true)
+    void keepCode(UUID set, String mark);
+
+    /** Uses one up; 0 if it is none of the set, or was used. */
+    @Modifying
+    @Query(
+            value =
+                    "update recovery_code set used_at = ?3 where enrolment_id = ?1 and mark = ?2"
+                            + " and used_at is null",
+            nativeQuery = true)
+    int useCode(UUID set, String mark, Instant at);
+
+    @Query(
+            value =
+                    "select count(*) from recovery_code where enrolment_id = ?1 and used_at is"
+                            + " null",
+            nativeQuery = true)
+    int unused(UUID set);
 
     @Query("select e.personId from Enrolment e")
     Set<UUID> enrolled();

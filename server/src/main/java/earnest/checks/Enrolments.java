@@ -4,10 +4,12 @@ import earnest.core.codes.Guard;
 import earnest.core.codes.Totp;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
+import earnest.ground.Problem;
 import earnest.ground.Reading;
 import earnest.ground.Writes;
 import earnest.wrapped.WrappedSecrets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
@@ -16,6 +18,8 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
@@ -23,6 +27,8 @@ import java.util.UUID;
 @Service
 public class Enrolments {
     private static final Guard.Limit LIMIT = new Guard.Limit(10, Duration.ofMinutes(30));
+    private static final Duration SET_UP_WITHIN = Duration.ofMinutes(30);
+    private static final int MOST = 5;
 
     private final EnrolmentRepository enrolments;
     private final WrappedSecrets secrets;
@@ -54,13 +60,17 @@ public class Enrolments {
                         if (!before.contains(key.getKey())) {
                             UUID id = ids.next();
                             WrappedSecrets.Wrapped wrapped = secrets.wrapKey(id, key.getValue());
-                            enrolments.add(
+                            Enrolment one =
                                     new Enrolment(
                                             id,
                                             key.getKey(),
                                             Enrolment.AUTHENTICATOR,
+                                            Enrolment.AUTHENTICATOR,
                                             wrapped,
-                                            now));
+                                            now);
+                            one.confirmedAt = now;
+                            one.trusted = true;
+                            enrolments.add(one);
                             enrolled++;
                         }
                     }
@@ -77,9 +87,12 @@ public class Enrolments {
      * A device of a person.
      *
      * @param name by which its person tells it from others of theirs
+     * @param enrolledAt when it was set up or brought in
+     * @param since when it is known, or null where its source is trusted
      * @param atLimit whether too many wrong codes came for it lately
      */
-    public record Device(UUID id, String name, boolean atLimit) {}
+    public record Device(
+            UUID id, String name, Instant enrolledAt, @Nullable Instant since, boolean atLimit) {}
 
     /** The authenticators of a person, the one that they have longest first. */
     public List<Device> authenticators(UUID person) {
@@ -87,16 +100,126 @@ public class Enrolments {
     }
 
     private List<Device> readAuthenticators(UUID person) {
-        return enrolments
-                .findByPersonIdAndKindOrderByEnrolledAtAscIdAsc(person, Enrolment.AUTHENTICATOR)
-                .stream()
-                .map(e -> new Device(e.id, e.name, e.guard().atLimit(LIMIT, clock.instant())))
+        return enrolments.of(person, Enrolment.AUTHENTICATOR).stream()
+                .filter(Enrolment::inForce)
+                .map(
+                        e ->
+                                new Device(
+                                        e.id,
+                                        e.name,
+                                        e.enrolledAt,
+                                        e.since(),
+                                        e.guard().atLimit(LIMIT, clock.instant())))
                 .toList();
+    }
+
+    /**
+     * Begins to set up an authenticator, in the present transaction; what of theirs was begun
+     * before and not confirmed is gone.
+     *
+     * @param key its own; the caller wipes it
+     * @return its id
+     * @throws Problem 409 if they have as many as they may have
+     */
+    public UUID begin(UUID person, UUID ticket, byte[] key) {
+        List<Enrolment> theirs = enrolments.of(person, Enrolment.AUTHENTICATOR);
+        Instant now = clock.instant();
+        theirs.stream().filter(one -> !one.inForce()).forEach(one -> one.remove(now));
+        long inForce = theirs.stream().filter(Enrolment::inForce).count();
+        if (inForce >= MOST) {
+            throw new Problem(
+                    409,
+                    "enough-of-these",
+                    "You have %d authenticators. Take one away before you add another."
+                            .formatted(inForce));
+        }
+        UUID id = ids.next();
+        Enrolment one =
+                new Enrolment(
+                        id,
+                        person,
+                        Enrolment.AUTHENTICATOR,
+                        inForce == 0
+                                ? Enrolment.AUTHENTICATOR
+                                : Enrolment.AUTHENTICATOR + " " + (inForce + 1),
+                        secrets.wrapKey(id, key),
+                        now);
+        one.ticketId = ticket;
+        enrolments.add(one);
+        return id;
+    }
+
+    /** Whether it is an authenticator of theirs that waits for its first code. */
+    public boolean settingUp(UUID person, UUID device) {
+        return enrolments.of(person, Enrolment.AUTHENTICATOR).stream()
+                .anyMatch(one -> one.id.equals(device) && waits(one));
+    }
+
+    private boolean waits(Enrolment one) {
+        return one.confirmedAt == null
+                && one.enrolledAt.plus(SET_UP_WITHIN).isAfter(clock.instant());
+    }
+
+    /**
+     * Takes the first code of one that is being set up, in the present transaction.
+     *
+     * @return whether it is right; then it counts from now on
+     * @throws Problem 404 if it is none of theirs, or nothing is being set up
+     */
+    public boolean confirm(UUID person, UUID device, Secret code) {
+        Enrolment one = theirs(person, device);
+        if (!waits(one)) {
+            throw Problem.unknown("thing that is being set up");
+        }
+        boolean right = accept(device, code);
+        if (right) {
+            one.confirmedAt = clock.instant();
+        }
+        return right;
+    }
+
+    /**
+     * Takes something of a person's away, in the present transaction.
+     *
+     * @param ticket on which it was asked
+     * @throws Problem 404 if it is none of theirs
+     */
+    public void remove(UUID person, UUID ticket, UUID factor) {
+        Enrolment one = theirs(person, factor);
+        one.remove(clock.instant());
+        one.ticketId = ticket;
+    }
+
+    /** Something of a person's that was set up or taken away on a ticket. */
+    record Deed(UUID person, UUID ticket, String name, boolean removed) {}
+
+    /** What was done last to something that a person set up by themselves. */
+    Optional<Deed> lastDeed(UUID factor) {
+        return enrolments
+                .findById(factor)
+                .filter(one -> one.ticketId != null)
+                .map(
+                        one ->
+                                new Deed(
+                                        one.personId,
+                                        Objects.requireNonNull(one.ticketId),
+                                        one.name.replace('-', ' '),
+                                        one.removedAt != null));
+    }
+
+    private Enrolment theirs(UUID person, UUID factor) {
+        return enrolments
+                .lock(factor)
+                .filter(one -> one.personId.equals(person) && one.removedAt == null)
+                .orElseThrow(() -> Problem.unknown("proof of yours"));
     }
 
     /** Tries a code of a device, in the present transaction; a wrong one is counted. */
     public boolean accept(UUID device, Secret code) {
         Enrolment enrolment = enrolments.lock(device).orElseThrow();
+        if (enrolment.removedAt != null) {
+            return false;
+        }
         byte[] key = secrets.unwrapKey(enrolment.id, enrolment.wrapped());
         try {
             if (secrets.isOld(enrolment.wrapped())) {

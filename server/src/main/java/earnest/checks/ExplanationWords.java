@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.checks.methods.Known;
 import earnest.checks.methods.ProofMethod;
+import earnest.checks.signals.Signal;
 import earnest.core.assurance.Explanation;
 import earnest.core.assurance.Factor;
 import earnest.core.assurance.Rulebook;
@@ -13,6 +14,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import java.util.stream.Collectors;
 
 /**
@@ -24,14 +26,14 @@ final class ExplanationWords {
     private final Rulebooks.InForce book;
     private final Rulebook rules;
     private final Gathered.OfTicket known;
-    private final Map<String, String> signals;
+    private final Map<String, Signal.Seen> signals;
     private final Instant now;
 
     ExplanationWords(
             ProofMethods methods,
             Rulebooks.InForce book,
             Gathered.OfTicket known,
-            Map<String, String> signals,
+            Map<String, Signal.Seen> signals,
             Instant now) {
         this.methods = methods;
         this.book = book;
@@ -65,22 +67,19 @@ final class ExplanationWords {
                         .map(method -> words(method, check))
                         .orElse(new ProofMethod.Explained(check.method, null));
         return new Standing.Explanation(
-                words.label(), note(check, words.note()), points, counts, reason);
+                words.label(), note(check, words.note()), points, counts, reason, elsewhere(check));
     }
 
     private ProofMethod.Explained words(ProofMethod method, ProofCheck check) {
-        Known ofMethod = known.known(method, book, now);
+        Known ofMethod = known.known(method, book, Standing.Side.DESK, now);
         return method.explain(check, ofMethod, rules.caps().knows());
     }
 
     private Standing.Explanation signal(Explanation signal) {
         String kind = signal.id().substring("signal:".length());
-        String note =
-                kind.equals("contact-changed")
-                        ? "checks on it count " + rules.caps().recentPath() + " at most"
-                        : null;
+        Signal.Seen seen = signals.getOrDefault(kind, new Signal.Seen(kind));
         return new Standing.Explanation(
-                signals.getOrDefault(kind, kind), note, signal.points(), true, null);
+                seen.words(), seen.note(), signal.points(), true, null, seen.ticket());
     }
 
     private @Nullable String note(ProofCheck check, @Nullable String ofMethod) {
@@ -91,6 +90,11 @@ final class ExplanationWords {
         return check.ticketId.equals(known.ticket().id())
                 ? outcome
                 : outcome + ", said on another ticket";
+    }
+
+    /** Where it was said, if that is another ticket. */
+    private @Nullable UUID elsewhere(ProofCheck check) {
+        return check.ticketId.equals(known.ticket().id()) ? null : check.ticketId;
     }
 
     private static @Nullable String outcome(ProofCheck check, @Nullable String ofMethod) {

@@ -5,6 +5,7 @@ import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
 import earnest.checks.methods.ProofMethod;
+import earnest.checks.signals.Signal;
 import earnest.core.assurance.Available;
 import earnest.core.assurance.Evidence;
 import earnest.core.assurance.Outcome;
@@ -17,12 +18,12 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -36,7 +37,7 @@ class Gathered {
     private final CheckRepository checks;
     private final ProofMethods methods;
     private final People people;
-    private final Tickets tickets;
+    private final List<Signal> signals;
     private final TicketChannels channels;
     private final Clock clock;
 
@@ -44,13 +45,13 @@ class Gathered {
             CheckRepository checks,
             ProofMethods methods,
             People people,
-            Tickets tickets,
+            List<Signal> signals,
             TicketChannels channels,
             Clock clock) {
         this.checks = checks;
         this.methods = methods;
         this.people = people;
-        this.tickets = tickets;
+        this.signals = signals;
         this.channels = channels;
         this.clock = clock;
     }
@@ -104,12 +105,13 @@ class Gathered {
         }
 
         /** As a method sees it. */
-        Known known(ProofMethod method, Rulebooks.InForce book, Instant now) {
+        Known known(ProofMethod method, Rulebooks.InForce book, Standing.Side side, Instant now) {
             return new Known(
                     ticket,
                     person,
                     contacts,
                     checks.stream().filter(check -> check.method.equals(method.id())).toList(),
+                    side == Standing.Side.PAGE,
                     book.rules().recentPathDays(),
                     now);
         }
@@ -137,7 +139,7 @@ class Gathered {
                 check.path,
                 check.pathSince,
                 conversation == null ? NO_CONVERSATION : conversation.toString(),
-                null,
+                check.relayed,
                 outcome(check.state),
                 Objects.requireNonNull(check.endedAt));
     }
@@ -151,40 +153,41 @@ class Gathered {
         };
     }
 
-    /** Signals that the rulebook knows, with their words. */
-    Map<String, String> signals(OfTicket of, Rulebooks.InForce book) {
-        UUID person = of.person();
-        UUID ticket = of.ticket().id();
-        Map<String, String> signals = new LinkedHashMap<>();
+    /** Signals that the rulebook knows, by their kinds, with what was seen. */
+    Map<String, Signal.Seen> signals(OfTicket of, Rulebooks.InForce book) {
+        Map<String, Signal.Seen> seen = new TreeMap<>();
         Instant now = clock.instant();
-        Instant lately = now.minus(LATELY);
-        int days = book.rules().recentPathDays();
-        if (of.contacts().stream().anyMatch(contact -> recent(contact, days, now))) {
-            signals.put("contact-changed", "A contact changed in the last " + days + " days");
-        }
-        if (of.elsewhere().stream().anyMatch(check -> check.state == CheckState.FAILED)) {
-            signals.put("failed-elsewhere", "Failed a check on another ticket today");
-        }
-        if (tickets.anyOther(person, ticket, lately)) {
-            signals.put("asked-elsewhere", "Named on another ticket today");
+        Signal.About about =
+                new Signal.About(
+                        of.ticket(),
+                        of.person(),
+                        of.contacts(),
+                        List.copyOf(of.elsewhere()),
+                        book.rules().recentPathDays(),
+                        book.rules().caps().recentPath(),
+                        now);
+        for (Signal signal : signals) {
+            if (book.rules().signals().containsKey(signal.kind())) {
+                signal.seen(about).ifPresent(what -> seen.put(signal.kind(), what));
+            }
         }
         for (ProofMethod method : methods.all()) {
-            signals.putAll(method.signals(of.known(method, book, now)));
+            method.signals(of.known(method, book, Standing.Side.DESK, now)).entrySet().stream()
+                    .filter(one -> book.rules().signals().containsKey(one.getKey()))
+                    .forEach(one -> seen.put(one.getKey(), new Signal.Seen(one.getValue())));
         }
-        signals.keySet().retainAll(book.rules().signals().keySet());
-        return signals;
-    }
-
-    private static boolean recent(People.Contact contact, int days, Instant now) {
-        Instant since = contact.since();
-        return since != null && Duration.between(since, now).compareTo(Duration.ofDays(days)) < 0;
+        return seen;
     }
 
     /** A check that could be made, with its method. */
     record Offered(ProofMethod method, Possible possible) {
         Available available() {
             return new Available(
-                    possible.id(), method.id(), possible.path(), possible.pathSince(), null);
+                    possible.id(),
+                    method.id(),
+                    possible.path(),
+                    possible.pathSince(),
+                    possible.relayed());
         }
     }
 
@@ -200,7 +203,7 @@ class Gathered {
                         case PAGE -> method.forOneself().isPresent();
                     };
             if (here && book.rules().checks().containsKey(method.id())) {
-                method.offers(of.known(method, book, now))
+                method.offers(of.known(method, book, side, now))
                         .forEach(possible -> offered.add(new Offered(method, possible)));
             }
         }

@@ -25,6 +25,7 @@ final class Offers {
                         new Standing.Offer(
                                 possible.offer(),
                                 offered.method().id(),
+                                weight.factor().word(),
                                 possible.label(),
                                 possible.note(),
                                 weight.points(),

@@ -46,7 +46,7 @@ public interface ProofAlone {
      *
      * @param ways that can be begun now, the quickest first
      * @param passed what was proved, as the ways were called
-     * @param enoughFor systems in which an own password may be set
+     * @param enoughFor systems in which what they want may be done
      * @param stopped whether a 'no' stands
      */
     record Progress(
@@ -59,14 +59,21 @@ public interface ProofAlone {
     /** One that is under way. */
     record UnderWay(Way way, int triesLeft, Instant until) {}
 
-    /** How far the person of a ticket is, for an own password in these systems. */
-    Progress progress(Tickets.View ticket, List<String> systems);
+    /**
+     * How far the person of a ticket is.
+     *
+     * @param action that they want, as rulebooks name it
+     * @param systems in which they want it
+     */
+    Progress progress(Tickets.View ticket, String action, List<String> systems);
 
     /**
      * Believable ways for a name that nobody has; the same for the same mark. They can be begun and
      * never end well.
+     *
+     * @param action that is wanted, as rulebooks name it
      */
-    List<Way> waysOfNobody(String mark);
+    List<Way> waysOfNobody(String mark, String action);
 
     /**
      * Begins one of the ways; what was open before goes unanswered.

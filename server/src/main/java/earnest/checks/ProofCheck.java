@@ -42,6 +42,9 @@ class ProofCheck implements Check {
     @Nullable Instant endedAt;
     int tries;
 
+    /** Whether it may be talked out of somebody on another line; null: as the method says. */
+    @Nullable Boolean relayed;
+
     /** What the method knows beside, as JSON, or null. */
     @Nullable String detail;
 

@@ -135,6 +135,7 @@ class Proving {
                         clock.instant());
         check.pathSince = possible.pathSince();
         check.contactId = possible.contact();
+        check.relayed = possible.relayed();
         Record detail = possible.detail();
         if (detail != null) {
             check.keep(detail);

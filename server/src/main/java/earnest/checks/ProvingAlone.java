@@ -7,7 +7,6 @@ import earnest.checks.methods.Result;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.people.People;
-import earnest.systems.Action;
 import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
@@ -61,16 +60,13 @@ class ProvingAlone implements ProofAlone {
     private record Offered(Way way, String offer) {}
 
     @Override
-    public Progress progress(Tickets.View ticket, List<String> systems) {
+    public Progress progress(Tickets.View ticket, String action, List<String> systems) {
         UUID person = Objects.requireNonNull(ticket.person());
         Standing.Reckoning reckoning =
                 standing.reckoning(
                         ticket,
                         systems.stream()
-                                .map(
-                                        system ->
-                                                new Standing.Want(
-                                                        Action.OWN_PASSWORD.word(), system, person))
+                                .map(system -> new Standing.Want(action, system, person))
                                 .toList(),
                         Standing.Side.PAGE);
         return new Progress(
@@ -165,8 +161,8 @@ class ProvingAlone implements ProofAlone {
     }
 
     @Override
-    public List<Way> waysOfNobody(String mark) {
-        return ways.ofNobody(mark);
+    public List<Way> waysOfNobody(String mark, String action) {
+        return ways.ofNobody(mark, action);
     }
 
     @Override

@@ -86,12 +86,37 @@ public interface Standing {
             boolean byLead,
             Instant askedAt) {}
 
+    /** How far it is with a second person. */
+    enum SecondState implements Worded {
+        ASKED,
+        AGREED,
+        REFUSED
+    }
+
+    /**
+     * That a second person was asked for one deed.
+     *
+     * @param answeredBy null while nobody answered
+     */
+    @Schema(name = "SecondPerson")
+    record Second(
+            UUID id,
+            String system,
+            String action,
+            UUID askedBy,
+            String askedByName,
+            Instant askedAt,
+            SecondState state,
+            @Nullable UUID answeredBy,
+            @Nullable String answeredByName) {}
+
     /**
      * How sure the desk is.
      *
      * @param judgements each with the last instant at which it holds
      * @param deniable checks that are over, on which a 'no' may still be said
      * @param lifting what was asked about lifting a stop, or null
+     * @param seconds what second persons were asked lately, the latest first
      */
     @Schema(name = "StandingExplained")
     record Reckoning(
@@ -102,12 +127,14 @@ public interface Standing {
             @Nullable Open open,
             List<Judgement> judgements,
             List<UUID> deniable,
-            @Nullable Lifting lifting) {}
+            @Nullable Lifting lifting,
+            List<Second> seconds) {}
 
     /**
      * What one check or signal gives to the standing.
      *
      * @param reason why it counts less than it would, in words, or null
+     * @param ticket another one on which it was seen, or null
      */
     @Schema(name = "ProofExplanation")
     record Explanation(
@@ -115,13 +142,19 @@ public interface Standing {
             @Nullable String note,
             int points,
             boolean counts,
-            @Nullable String reason) {}
+            @Nullable String reason,
+            @Nullable UUID ticket) {}
 
-    /** A check that could be made now. */
+    /**
+     * A check that could be made now.
+     *
+     * @param factor what it rests on, as rulebooks name it, such as {@code has}
+     */
     @Schema(name = "CheckOffer")
     record Offer(
             String id,
             String method,
+            String factor,
             String label,
             @Nullable String note,
             int points,

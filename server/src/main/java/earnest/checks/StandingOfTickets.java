@@ -87,7 +87,8 @@ class StandingOfTickets implements Standing {
     public Reckoning reckoning(Tickets.View ticket, List<Want> wanted, Side side) {
         UUID person = ticket.person();
         if (person == null) {
-            return new Reckoning(0, false, List.of(), List.of(), null, List.of(), List.of(), null);
+            return new Reckoning(
+                    0, false, List.of(), List.of(), null, List.of(), List.of(), null, List.of());
         }
         Set<String> groups = people.groups(person);
         Assessed assessed =
@@ -103,7 +104,8 @@ class StandingOfTickets implements Standing {
                 assessed.known().open(clock.instant()).map(this::open).orElse(null),
                 assessed.assessment().verdicts().stream().map(judgements::of).toList(),
                 deniable(assessed),
-                assessed.assessment().stopped() ? stops.waiting(person).orElse(null) : null);
+                assessed.assessment().stopped() ? stops.waiting(person).orElse(null) : null,
+                assessed.seconds());
     }
 
     private List<Explanation> explanations(Assessed assessed) {

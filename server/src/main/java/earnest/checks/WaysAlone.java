@@ -9,7 +9,6 @@ import earnest.core.assurance.Method;
 import earnest.core.assurance.Verdict;
 import earnest.core.assurance.Wanted;
 import earnest.ground.KeyedMarks;
-import earnest.systems.Action;
 
 import org.springframework.stereotype.Component;
 
@@ -75,7 +74,7 @@ class WaysAlone {
     }
 
     /** The same for the same mark; chosen among by the same rulebook as for somebody. */
-    List<ProofAlone.Way> ofNobody(String mark) {
+    List<ProofAlone.Way> ofNobody(String mark, String action) {
         List<String> has = new ArrayList<>();
         for (ProofMethod method : methods.all()) {
             if (rulebooks.inForce().rules().checks().containsKey(method.id())
@@ -86,7 +85,7 @@ class WaysAlone {
         List<String> drawn = has.stream().filter(id -> drawnFor(mark, id)).toList();
         // Somebody may have nothing; for nobody, a page without any would tell.
         List<String> offered = drawn.isEmpty() && !has.isEmpty() ? has.subList(0, 1) : drawn;
-        Set<String> lead = across(offered);
+        Set<String> lead = across(offered, action);
         String ending = "%02d".formatted(drawn(mark, "ending"));
         return offered.stream()
                 .filter(id -> lead.isEmpty() || lead.contains(id))
@@ -107,7 +106,7 @@ class WaysAlone {
         return (int) (Long.parseLong(drawn, HEX) % HUNDRED);
     }
 
-    private Set<String> across(List<String> offered) {
+    private Set<String> across(List<String> offered, String action) {
         List<Available> available =
                 offered.stream().map(id -> new Available(id, id, path(id), null, null)).toList();
         AssessmentInput input =
@@ -115,14 +114,7 @@ class WaysAlone {
                         rulebooks.inForce().rules(),
                         List.of(),
                         List.of(),
-                        List.of(
-                                new Wanted(
-                                        Action.OWN_PASSWORD.word(),
-                                        NOBODY,
-                                        Set.of(),
-                                        NOBODY,
-                                        NOBODY,
-                                        null)),
+                        List.of(new Wanted(action, NOBODY, Set.of(), NOBODY, NOBODY, null)),
                         available,
                         Set.of(NOBODY),
                         Set.of(),

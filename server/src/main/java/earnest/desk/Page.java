@@ -57,7 +57,8 @@ record Page(
             boolean speaking,
             long version,
             @Nullable String summary,
-            @Nullable String reminder) {}
+            @Nullable String reminder,
+            @Nullable Instant pressedAt) {}
 
     /**
      * What both sides wrote.

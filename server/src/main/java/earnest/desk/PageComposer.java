@@ -126,7 +126,8 @@ class PageComposer {
                 t.speaking(),
                 t.version(),
                 t.summary(),
-                t.reminder());
+                t.reminder(),
+                t.pressedAt());
     }
 
     private @Nullable String name(UUID holder, SignedIn me) {

@@ -49,6 +49,15 @@ public enum EntryKind {
     STOP_LIFT_REFUSED("did not agree to lift the stop of {person}"),
     STOP_LIFTED("agreed to lift the stop of {person}"),
 
+    FACTOR_ADDED("set up as a proof: {what}"),
+    FACTOR_REMOVED("took away as a proof: {what}"),
+    FACTOR_DISOWNED("did not ask for a change of their proofs ({what})"),
+
+    PRESSED("says that they are pressed"),
+    SECOND_ASKED("asked for a second person: {action} in {of} for {person}"),
+    SECOND_AGREED("agreed as the second person: {action} in {of} for {person}"),
+    SECOND_REFUSED("did not agree as the second person: {action} in {of} for {person}"),
+
     CHANGE_INTENDED("decided to {deed} {account}{way}"),
     CHANGE_ASKED("asked the system to {deed} {account}"),
     CHANGE_CLOSED("did not {deed} {account}: {reason}"),

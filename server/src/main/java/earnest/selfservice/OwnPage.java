@@ -41,6 +41,8 @@ record OwnPage(
         BEGIN,
         PROVE,
         CHOOSE,
+        /** Enough is proved to change what proves them. */
+        PROOFS,
         SETTING,
         DONE,
         /** It goes on in another browser. */

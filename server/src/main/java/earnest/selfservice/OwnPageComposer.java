@@ -2,6 +2,7 @@ package earnest.selfservice;
 
 import earnest.changes.Changes;
 import earnest.channels.Messages;
+import earnest.checks.MyProofs;
 import earnest.checks.ProofAlone;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
@@ -74,14 +75,22 @@ class OwnPageComposer {
     }
 
     /** Whether anything can be done for a person on a page of a ticket that names them. */
-    boolean canHelp(Tickets.View ticket, UUID person) {
-        List<String> own = systemsOf(person);
+    boolean canHelp(Tickets.View ticket, UUID person, OwnSession.Wants wants) {
+        List<String> own = where(person, wants);
         if (!person.equals(ticket.person()) || own.isEmpty()) {
             return false;
         }
-        ProofAlone.Progress progress = proof.progress(ticket, own);
+        ProofAlone.Progress progress = proof.progress(ticket, wants.action(), own);
         boolean stuck = progress.ways().isEmpty() && progress.enoughFor().isEmpty();
         return !progress.stopped() && !stuck;
+    }
+
+    /** In which systems it may be done, as rulebooks name them. */
+    private List<String> where(UUID person, OwnSession.Wants wants) {
+        return switch (wants) {
+            case OWN_PASSWORD -> systemsOf(person);
+            case PROOFS -> List.of(MyProofs.HERE);
+        };
     }
 
     OwnPage of(OwnSession session) {
@@ -93,7 +102,8 @@ class OwnPageComposer {
     }
 
     private OwnPage nobodys(OwnSession session) {
-        List<ProofAlone.Way> ways = proof.waysOfNobody(session.nameMark());
+        List<ProofAlone.Way> ways =
+                proof.waysOfNobody(session.nameMark(), session.wants().action());
         Nobody nobody = Nobody.read(session.nobody());
         Instant now = clock.instant();
         ProofAlone.UnderWay open =
@@ -115,6 +125,35 @@ class OwnPageComposer {
             // The desk named somebody else since.
             return bare(OwnPage.Stage.BEGIN);
         }
+        return switch (session.wants()) {
+            case OWN_PASSWORD -> ofPassword(session, ticket, person);
+            case PROOFS -> ofProofs(session, ticket, person);
+        };
+    }
+
+    private OwnPage ofProofs(OwnSession session, Tickets.View ticket, UUID person) {
+        ProofAlone.Progress progress =
+                proof.progress(
+                        ticket, session.wants().action(), where(person, OwnSession.Wants.PROOFS));
+        if (progress.stopped()) {
+            return bare(OwnPage.Stage.OVER);
+        }
+        return progress.enoughFor().isEmpty()
+                ? proving(session, progress)
+                : new OwnPage(
+                        organisation(),
+                        OwnPage.Stage.PROOFS,
+                        List.of(),
+                        null,
+                        progress.passed(),
+                        false,
+                        List.of(),
+                        List.of(),
+                        List.of(),
+                        session.endsAt());
+    }
+
+    private OwnPage ofPassword(OwnSession session, Tickets.View ticket, UUID person) {
         Map<String, Changes.View> latest = new LinkedHashMap<>();
         changes.onTicket(ticket.id()).stream()
                 .filter(change -> change.action() == Action.OWN_PASSWORD)
@@ -126,7 +165,8 @@ class OwnPageComposer {
         if (has(results, OwnPage.Outcome.WORKS)) {
             return settled(session, OwnPage.Stage.DONE, results, told(person));
         }
-        ProofAlone.Progress progress = proof.progress(ticket, systemsOf(person));
+        ProofAlone.Progress progress =
+                proof.progress(ticket, session.wants().action(), systemsOf(person));
         if (progress.stopped()) {
             return bare(OwnPage.Stage.OVER);
         }

@@ -31,6 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.Objects;
 
 /** For whoever helps themselves; nobody is signed in. */
 @RestController
@@ -50,7 +51,8 @@ class OwnPageController {
     record Start(
             @NotBlank @Size(max = 200) String name,
             @NotBlank @Size(max = 100) String puzzle,
-            @NotBlank @Size(max = 20) String solution) {}
+            @NotBlank @Size(max = 20) String solution,
+            OwnSession.@Nullable Wants wants) {}
 
     @Schema(name = "OwnWayWanted")
     record Wanted(@NotBlank @Size(max = 80) String way) {}
@@ -144,7 +146,8 @@ class OwnPageController {
             more =
                     "The answer and its time are of one kind for names that are known and for those"
                             + " that are not. A cookie binds the page to the browser; it is over"
-                            + " ten minutes after its last step and thirty after its first.",
+                            + " ten minutes after its last step and thirty after its first. Without"
+                            + " `wants` it is for an own password.",
             refuses = {"422 puzzle-unsolved", "429 slow-down"},
             example =
                     "{\"name\": \"iokafor\", \"puzzle\": \""
@@ -154,7 +157,13 @@ class OwnPageController {
     ResponseEntity<OwnPage> begin(@Valid @RequestBody Start start, HttpServletRequest request) {
         return time.answerLong(
                 () -> {
-                    String token = desk.start(start.name(), start.puzzle(), start.solution());
+                    String token =
+                            desk.start(
+                                    start.name(),
+                                    start.puzzle(),
+                                    start.solution(),
+                                    Objects.requireNonNullElse(
+                                            start.wants(), OwnSession.Wants.OWN_PASSWORD));
                     // What was begun in this browser before cannot be got at any more.
                     desk.leave(token(request));
                     return withToken(token, List.of());

@@ -2,6 +2,7 @@ package earnest.selfservice;
 
 import earnest.access.GuessLimits;
 import earnest.access.Tokens;
+import earnest.checks.MyProofs;
 import earnest.checks.ProofAlone;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
@@ -42,6 +43,7 @@ class OwnPageDesk {
     private final Robots robots;
     private final GuessLimits limits;
     private final ProofAlone proof;
+    private final MyProofs proofs;
     private final People people;
     private final Tickets tickets;
     private final Links links;
@@ -61,6 +63,7 @@ class OwnPageDesk {
             Robots robots,
             GuessLimits limits,
             ProofAlone proof,
+            MyProofs proofs,
             People people,
             Tickets tickets,
             Links links,
@@ -78,6 +81,7 @@ class OwnPageDesk {
         this.robots = robots;
         this.limits = limits;
         this.proof = proof;
+        this.proofs = proofs;
         this.people = people;
         this.tickets = tickets;
         this.links = links;
@@ -96,18 +100,19 @@ class OwnPageDesk {
      *
      * @throws Problem 422 if the puzzle was not solved, 429 after many tries
      */
-    String start(String name, String puzzle, String solution) {
+    String start(String name, String puzzle, String solution, OwnSession.Wants wants) {
         String mark = robots.mark(name);
         robots.mustBeSolved(mark, puzzle, solution);
         String token = Tokens.draw(random);
         UUID id = ids.next();
         Optional<UUID> person = people.whoIs(name).map(People.Person::id);
-        writes.run(() -> add(id, mark, person.orElse(null), token));
+        writes.run(() -> add(id, mark, person.orElse(null), wants, token));
         return token;
     }
 
-    private void add(UUID id, String mark, @Nullable UUID person, String token) {
-        UUID ticket = person == null ? null : begun(id, person);
+    private void add(
+            UUID id, String mark, @Nullable UUID person, OwnSession.Wants wants, String token) {
+        UUID ticket = person == null ? null : begun(id, person, wants);
         rows.add(
                 new OwnSession(
                         id,
@@ -117,6 +122,7 @@ class OwnPageDesk {
                         clock.instant(),
                         clock.instant(),
                         0,
+                        wants,
                         null),
                 token);
     }
@@ -125,9 +131,9 @@ class OwnPageDesk {
      * The ticket, or null where nothing can be done here, as for somebody who is stopped: that is
      * on the record, and the page is that of a name that nobody has.
      */
-    private @Nullable UUID begun(UUID session, UUID person) {
+    private @Nullable UUID begun(UUID session, UUID person, OwnSession.Wants wants) {
         UUID ticket = tickets.beginsAlone(OwnPages.ID, session.toString(), person);
-        if (!composer.canHelp(tickets.view(ticket), person)) {
+        if (!composer.canHelp(tickets.view(ticket), person, wants)) {
             tickets.endsAlone(ticket, "Nothing can be done for them on a page of their own");
             return null;
         }
@@ -192,7 +198,7 @@ class OwnPageDesk {
             return;
         }
         ProofAlone.Way begun =
-                proof.waysOfNobody(session.nameMark()).stream()
+                proof.waysOfNobody(session.nameMark(), session.wants().action()).stream()
                         .filter(one -> one.id().equals(way))
                         .findFirst()
                         .orElseThrow(OwnPageDesk::notThere);
@@ -251,6 +257,12 @@ class OwnPageDesk {
         if (session.wrong() + 1 >= OwnSession.MOST_WRONG) {
             ends.end(session, "Too many wrong answers on a page of their own");
         }
+    }
+
+    /** Whether enough is proved in a session of somebody to change what proves them. */
+    boolean mayChangeProofs(OwnSession session) {
+        return proofs.mayChange(
+                tickets.view(Objects.requireNonNull(session.ticket())), who(session).person());
     }
 
     /** What stands behind a link that was sent for a page; nothing is used up. */

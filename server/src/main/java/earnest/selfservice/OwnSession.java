@@ -1,5 +1,11 @@
 package earnest.selfservice;
 
+import earnest.checks.MyProofs;
+import earnest.ground.Worded;
+import earnest.systems.Action;
+
+import io.swagger.v3.oas.annotations.media.Schema;
+
 import org.jspecify.annotations.Nullable;
 
 import java.time.Duration;
@@ -13,6 +19,7 @@ import java.util.UUID;
  * @param person null: nobody has the name, or nothing can be done for them here
  * @param ticket null exactly when the person is
  * @param wrong answers in it
+ * @param wants what it was begun for
  * @param nobody how far the pretence is, as JSON; null while nothing was begun, or it is real
  */
 record OwnSession(
@@ -23,7 +30,26 @@ record OwnSession(
         Instant startedAt,
         Instant lastStepAt,
         int wrong,
+        Wants wants,
         @Nullable String nobody) {
+    /** What somebody can begin a page for. */
+    @Schema(name = "OwnPageWants")
+    enum Wants implements Worded {
+        OWN_PASSWORD(Action.OWN_PASSWORD.word()),
+        PROOFS(MyProofs.ENROL);
+
+        private final String action;
+
+        Wants(String action) {
+            this.action = action;
+        }
+
+        /** As rulebooks name it. */
+        String action() {
+            return action;
+        }
+    }
+
     /** It ends so long after its last step. */
     static final Duration IDLE = Duration.ofMinutes(10);
 

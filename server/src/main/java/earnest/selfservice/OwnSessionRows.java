@@ -1,6 +1,7 @@
 package earnest.selfservice;
 
 import earnest.access.Tokens;
+import earnest.ground.Worded;
 
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
@@ -27,8 +28,9 @@ class OwnSessionRows {
     void add(OwnSession session, String token) {
         database.sql(
                         "insert into own_session (id, token_hash, name_mark, person_id, ticket_id,"
-                                + " state, started_at, last_step_at, wrong) values (:id, :hash,"
-                                + " :mark, :person, :ticket, 'OPEN', :at, :at, 0)")
+                            + " state, started_at, last_step_at, wrong, wants) values (:id, :hash,"
+                            + " :mark, :person, :ticket, 'OPEN', :at, :at, 0, :wants)")
+                .param("wants", session.wants().word())
                 .param("id", session.id())
                 .param("hash", Tokens.hash(token))
                 .param("mark", session.nameMark())
@@ -80,6 +82,7 @@ class OwnSessionRows {
                 row.getTimestamp("started_at").toInstant(),
                 row.getTimestamp("last_step_at").toInstant(),
                 row.getInt("wrong"),
+                Worded.find(OwnSession.Wants.class, row.getString("wants")).orElseThrow(),
                 row.getString("nobody"));
     }
 

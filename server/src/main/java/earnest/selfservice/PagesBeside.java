@@ -81,7 +81,10 @@ public class PagesBeside {
         rows.endOf(ticket);
         String token = Tokens.draw(random);
         Instant now = clock.instant();
-        boolean real = person != null && composer.canHelp(tickets.view(ticket), person);
+        boolean real =
+                person != null
+                        && composer.canHelp(
+                                tickets.view(ticket), person, OwnSession.Wants.OWN_PASSWORD);
         rows.add(
                 new OwnSession(
                         ids.next(),
@@ -91,6 +94,7 @@ public class PagesBeside {
                         now,
                         now,
                         0,
+                        OwnSession.Wants.OWN_PASSWORD,
                         null),
                 token);
         Tickets.View view = tickets.view(ticket);

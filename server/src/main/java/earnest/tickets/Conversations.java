@@ -59,9 +59,10 @@ class Conversations {
     }
 
     /** Whoever comes becomes a ticket at once; the same one told twice stays one ticket. */
-    void began(ChannelEvent.Began began) {
-        if (conversations.findByReference(began.reference()).isPresent()) {
-            return;
+    UUID began(ChannelEvent.Began began) {
+        Optional<Conversation> known = conversations.findByReference(began.reference());
+        if (known.isPresent()) {
+            return known.get().ticketId;
         }
         Instant now = clock.instant();
         Ticket ticket = new Ticket(ids.next(), began.channel(), now);
@@ -88,6 +89,7 @@ class Conversations {
                                         .map(TicketChannel.Address::masked)
                                         .orElse(channel.words().noAddress())));
         events.publishEvent(new Tickets.Opened(ticket.id, began.channel()));
+        return ticket.id;
     }
 
     /** What the record says of it. */

@@ -9,6 +9,7 @@ import earnest.record.TheRecord;
 
 import org.springframework.stereotype.Component;
 
+import java.time.Clock;
 import java.util.UUID;
 
 /** The holder of a ticket ends lines and speaks on held ones. */
@@ -19,18 +20,21 @@ class Talking {
     private final Conversations talks;
     private final TheRecord record;
     private final Writes writes;
+    private final Clock clock;
 
     Talking(
             ConversationRepository conversations,
             Holding holding,
             Conversations talks,
             TheRecord record,
-            Writes writes) {
+            Writes writes,
+            Clock clock) {
         this.conversations = conversations;
         this.holding = holding;
         this.talks = talks;
         this.record = record;
         this.writes = writes;
+        this.clock = clock;
     }
 
     void hangUp(UUID id, SignedIn me) {
@@ -45,6 +49,22 @@ class Talking {
                     record.append(
                             TicketEntries.entry(EntryKind.CALL_ENDED, ticket, me)
                                     .data("did", talks.deeds(conversation).ended()));
+                });
+    }
+
+    /** Colleagues see it on their edge; whoever is there hears and sees nothing of it. */
+    void pressed(UUID id, SignedIn me) {
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    if (ticket.pressedAt != null) {
+                        return;
+                    }
+                    ticket.pressedAt = clock.instant();
+                    ticket.reminder = me.name() + " is pressed: listen in, or take over";
+                    ticket.warned = true;
+                    ticket.version++;
+                    record.append(TicketEntries.entry(EntryKind.PRESSED, ticket, me));
                 });
     }
 

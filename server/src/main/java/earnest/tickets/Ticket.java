@@ -37,6 +37,9 @@ class Ticket {
     @Nullable String summary;
     @Nullable String reminder;
 
+    /** When its analyst said that they are pressed, or null. */
+    @Nullable Instant pressedAt;
+
     /** Whether the reminder is a warning, which no other takes the place of. */
     boolean warned;
 

@@ -97,6 +97,19 @@ class TicketController {
     }
 
     @ApiCall(
+            id = "sayPressed",
+            summary = "Says, unheard by the other side, that they press the analyst.",
+            more =
+                    "Colleagues see it at once, it counts against the standing as the rulebook"
+                            + " says, and it stays on the ticket.",
+            refuses = {"409 held-by-another", "409 closed"})
+    @PostMapping("/api/tickets/{ticket}/pressed")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void pressed(SignedIn me, @PathVariable UUID ticket) {
+        tickets.pressed(ticket, me);
+    }
+
+    @ApiCall(
             id = "claim",
             summary =
                     "Names whom the caller says to be. Another name ends what was open for the "

@@ -109,6 +109,11 @@ class TicketDesk implements Tickets {
     }
 
     @Override
+    public void pressed(UUID id, SignedIn me) {
+        talking.pressed(id, me);
+    }
+
+    @Override
     public void carryTo(UUID called) {
         talks.carryTo(called);
     }

@@ -92,6 +92,7 @@ class TicketViews {
                 present,
                 t.version,
                 t.summary,
-                t.reminder);
+                t.reminder,
+                t.pressedAt);
     }
 }

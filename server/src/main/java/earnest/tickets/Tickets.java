@@ -60,6 +60,11 @@ public interface Tickets {
     /** Speaks on the held line of a ticket; whichever the analyst spoke on before is held. */
     void speak(UUID ticket, SignedIn me);
 
+    /**
+     * The analyst says, unheard, that whoever is there presses them; said twice, it is said once.
+     */
+    void pressed(UUID ticket, SignedIn me);
+
     void claim(UUID ticket, SignedIn me, UUID person, long version);
 
     void close(UUID ticket, SignedIn me, String summary, long version);
@@ -138,6 +143,7 @@ public interface Tickets {
      * @param held the line that is held for the present one, or null
      * @param conversation the present one, or null when nobody is on the line
      * @param conversations the present one with those whose proof goes on in it
+     * @param pressedAt when its analyst said that they are pressed, or null
      */
     record View(
             UUID id,
@@ -153,7 +159,8 @@ public interface Tickets {
             Set<UUID> conversations,
             long version,
             @Nullable String summary,
-            @Nullable String reminder) {
+            @Nullable String reminder,
+            @Nullable Instant pressedAt) {
         public String shown() {
             return "T-" + number;
         }

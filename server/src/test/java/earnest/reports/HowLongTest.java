@@ -62,7 +62,7 @@ class HowLongTest {
                         });
         assertThat(way.get("ways").asString()).isEqualTo("Harbour word");
         JsonNode answer = elif.get(asked("channel", "")).ok();
-        assertThat(answer.get("groups").findValuesAsString("id")).contains("counter");
+        assertThat(answer.get("groups").findValuesAsString("id")).contains("hatch");
         assertThat(answer.get("all").get("half").asLong())
                 .isLessThanOrEqualTo(answer.get("all").get("nineInTen").asLong());
 

@@ -29,6 +29,39 @@ public final class OwnPage {
         return start(name, puzzle, solve(puzzle, given.get("bits").asInt()));
     }
 
+    /** As {@link #start(String)}, to change what proves one. */
+    public Answer startForProofs(String name) {
+        JsonNode given = http.post("/api/own/puzzle", Map.of("name", name)).ok();
+        String puzzle = given.get("puzzle").asString();
+        return http.post(
+                "/api/own/session",
+                Map.of(
+                        "name",
+                        name,
+                        "puzzle",
+                        puzzle,
+                        "solution",
+                        solve(puzzle, given.get("bits").asInt()),
+                        "wants",
+                        "proofs"));
+    }
+
+    public Answer proofs() {
+        return http.get("/api/own/proofs");
+    }
+
+    public Answer setUp(String method) {
+        return http.post("/api/own/proofs", Map.of("method", method));
+    }
+
+    public Answer confirm(String proof, String typed) {
+        return http.post("/api/own/proofs/" + proof + "/confirm", Map.of("typed", typed));
+    }
+
+    public Answer remove(String proof) {
+        return http.delete("/api/own/proofs/" + proof);
+    }
+
     public Answer start(String name, String puzzle, String solution) {
         return http.post(
                 "/api/own/session", Map.of("name", name, "puzzle", puzzle, "solution", solution));

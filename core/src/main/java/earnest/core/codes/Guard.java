@@ -60,6 +60,16 @@ public record Guard(long used, int wrong, @Nullable Instant since) {
         return since == null || since.plus(limit.window).isBefore(now);
     }
 
+    /** After a right answer to something that is not counted up, such as a code of a list. */
+    public Guard forgiven() {
+        return new Guard(used, 0, null);
+    }
+
+    /** After a wrong one. */
+    public Guard counted(Limit limit, Instant now) {
+        return refused(limit, now).next();
+    }
+
     Tried accepted(long step) {
         return new Tried.Accepted(new Guard(step, 0, null));
     }

@@ -43,7 +43,12 @@ public final class DecisionCheck {
 
     /** What is done only where the judgement says so. */
     private static final Set<String> DEEDS =
-            Set.of("change-intended", "change-asked", "handover-shown");
+            Set.of(
+                    "change-intended",
+                    "change-asked",
+                    "handover-shown",
+                    "factor-added",
+                    "factor-removed");
 
     /** What comes of a change that a system was asked for. */
     private static final Set<String> EFFECTS =
@@ -136,6 +141,8 @@ public final class DecisionCheck {
             rulebook(entry);
         } else if (ENDS.contains(kind)) {
             known.ended(ended(entry));
+        } else if (kind.equals("second-agreed")) {
+            known.agreed(agreed(entry));
         } else if (kind.equals("stop-lifted")) {
             known.lifted(entry.text("person"));
         } else if (kind.equals("ticket-closed") && entry.text("ticket") != null) {
@@ -168,6 +175,17 @@ public final class DecisionCheck {
                 entry.text("ticket"),
                 entry.text("person"),
                 entry.text("conversation"),
+                entry.object("data").get("relayed") instanceof Boolean relayed ? relayed : null,
+                entry.at());
+    }
+
+    private static SecondAgreed agreed(Entry entry) {
+        return new SecondAgreed(
+                Objects.requireNonNull(entry.text("ticket")),
+                Objects.requireNonNull(entry.data("action")),
+                Objects.requireNonNull(entry.data("of")),
+                Objects.requireNonNull(entry.data("for")),
+                String.valueOf(entry.object("actor").get("id")),
                 entry.at());
     }
 
@@ -311,6 +329,10 @@ public final class DecisionCheck {
                                 .formatted(check.check(), check.outcome()));
             }
         }
+        Wanted wanted = input.wanted().getFirst();
+        if (whole && wanted.secondPerson() != null && !known.agreedTo(ticket, wanted, entry.at())) {
+            throw new Wrong("it rests on a second person who did not agree to it");
+        }
         if (whole && !input.liftedStops().isEmpty() && !known.wasLifted(person)) {
             throw new Wrong("it rests on a stop that nobody lifted");
         }
@@ -320,6 +342,7 @@ public final class DecisionCheck {
         boolean same =
                 line.method().equals(check.method())
                         && line.outcome().word().equals(check.outcome())
+                        && Objects.equals(line.relayed(), check.relayed())
                         && Duration.between(line.at(), check.at()).abs().compareTo(SOON) <= 0
                         && (check.conversation() == null
                                 || check.conversation().equals(line.conversation()));

@@ -1,7 +1,10 @@
 package earnest.core.decisions;
 
+import earnest.core.assurance.Wanted;
+
 import org.jspecify.annotations.Nullable;
 
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -31,6 +34,25 @@ final class Known {
                     return size() > CLOSED_TICKETS;
                 }
             };
+
+    private final Map<String, List<SecondAgreed>> agreed =
+            new LinkedHashMap<>(16, 0.75f, false) {
+                private static final long serialVersionUID = 1L;
+
+                @Override
+                protected boolean removeEldestEntry(Map.Entry<String, List<SecondAgreed>> eldest) {
+                    return size() > CLOSED_TICKETS;
+                }
+            };
+
+    void agreed(SecondAgreed second) {
+        agreed.computeIfAbsent(second.ticket(), t -> new ArrayList<>()).add(second);
+    }
+
+    boolean agreedTo(String ticket, Wanted wanted, Instant now) {
+        return agreed.getOrDefault(ticket, List.of()).stream()
+                .anyMatch(second -> second.covers(wanted, now));
+    }
 
     void ended(CheckEnded check) {
         if (check.ticket() != null) {

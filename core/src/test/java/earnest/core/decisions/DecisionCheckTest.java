@@ -18,6 +18,7 @@ import earnest.core.json.Fields;
 import earnest.core.json.Json;
 import earnest.core.json.JsonText;
 
+import org.jspecify.annotations.Nullable;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 
@@ -87,6 +88,11 @@ class DecisionCheckTest {
     }
 
     private void decided(String kind, List<Evidence> evidence) {
+        decided(kind, evidence, Set.of(), null);
+    }
+
+    private void decided(
+            String kind, List<Evidence> evidence, Set<String> groups, @Nullable String second) {
         AssessmentInput input =
                 new AssessmentInput(
                         RULES,
@@ -96,10 +102,10 @@ class DecisionCheckTest {
                                 new Wanted(
                                         "temporary-password",
                                         "directory",
-                                        Set.of(),
+                                        groups,
                                         "call",
                                         "tove",
-                                        null)),
+                                        second)),
                         List.of(),
                         Set.of("v1"),
                         Set.of(),
@@ -194,6 +200,33 @@ class DecisionCheckTest {
         entries.getLast().put("ticket", "t2");
         decided("change-intended", before);
         wrong("leaves out check c3, which was denied");
+    }
+
+    @Test
+    void aLineThatIsCitedAsNotReadOutStandsOut() {
+        data(1).put("relayed", true);
+        wrong("cites check c1 otherwise than it ended");
+    }
+
+    @Test
+    void aSecondPersonWhoDidNotAgreeStandsOut() {
+        entries.subList(3, entries.size()).clear();
+        ended("c4", "badge", Outcome.PASSED, "anna");
+        int from = entries.size();
+        decided("change-intended", passed, Set.of("privileged"), "ravi");
+        wrong("a second person who did not agree");
+        Map<String, Object> yes =
+                Map.of("action", "temporary-password", "of", "directory", "for", "tove");
+        Map<String, Object> agreed = add("second-agreed", yes);
+        agreed.put("actor", Map.of("type", "analyst", "id", "ravi"));
+        entries.remove(from + 1);
+        entries.add(from, agreed);
+        assertTrue(judged(0).stream().allMatch(DecisionCheck.Judged::allowed), "" + judged(0));
+        agreed.put("data", Map.of("action", "unlock", "of", "directory", "for", "tove"));
+        wrong("a second person who did not agree");
+        agreed.put("data", yes);
+        agreed.put("at", BEGUN.minusSeconds(3_600).toString());
+        wrong("a second person who did not agree");
     }
 
     @Test

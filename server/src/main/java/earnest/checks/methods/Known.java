@@ -3,6 +3,8 @@ package earnest.checks.methods;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -12,6 +14,7 @@ import java.util.UUID;
  * What is known of a ticket and the person named on it, read once.
  *
  * @param checks of this method on the ticket, oldest first
+ * @param onOwnPage whether the person asks on a page of their own, and no analyst
  * @param recentPathDays in days; a contact younger than that is recent
  */
 public record Known(
@@ -19,12 +22,21 @@ public record Known(
         UUID person,
         List<People.Contact> contacts,
         List<? extends Check> checks,
+        boolean onOwnPage,
         int recentPathDays,
         Instant now) {
 
     /** Whether a contact is too new to be offered. */
     public boolean recent(People.Contact contact) {
-        Instant since = contact.since();
+        return recent(contact.since());
+    }
+
+    /**
+     * Whether what is known since then is too new to be offered.
+     *
+     * @param since null: its source is trusted, so it is not
+     */
+    public boolean recent(@Nullable Instant since) {
         return since != null
                 && Duration.between(since, now).compareTo(Duration.ofDays(recentPathDays)) < 0;
     }

@@ -16,6 +16,8 @@ import java.util.UUID;
  * @param note beside the label, or null
  * @param contact that it would use, or null
  * @param detail with which the check begins, or null
+ * @param relayed whether its answer may be read out or talked out of somebody on another line;
+ *     null: as the rulebook says of the method
  */
 public record Possible(
         String id,
@@ -25,4 +27,17 @@ public record Possible(
         String label,
         @Nullable String note,
         @Nullable UUID contact,
-        @Nullable Record detail) {}
+        @Nullable Record detail,
+        @Nullable Boolean relayed) {
+    public Possible(
+            String id,
+            String offer,
+            String path,
+            @Nullable Instant pathSince,
+            String label,
+            @Nullable String note,
+            @Nullable UUID contact,
+            @Nullable Record detail) {
+        this(id, offer, path, pathSince, label, note, contact, detail, null);
+    }
+}

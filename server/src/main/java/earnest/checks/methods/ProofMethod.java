@@ -39,6 +39,11 @@ public interface ProofMethod {
         return Optional.empty();
     }
 
+    /** How people get what it rests on, by themselves; empty: they do not. */
+    default Optional<Enrolling> enrolling() {
+        return Optional.empty();
+    }
+
     /** Whether somebody must be on the line to be asked. */
     default boolean needsSomebodyOnTheLine() {
         return true;

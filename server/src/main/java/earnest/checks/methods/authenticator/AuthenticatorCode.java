@@ -3,6 +3,7 @@ package earnest.checks.methods.authenticator;
 import earnest.checks.Enrolments;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Enrolling;
 import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
@@ -27,7 +28,7 @@ import java.util.UUID;
 class AuthenticatorCode implements ProofMethod {
     private static final String ID = "authenticator";
     private static final String LABEL = "Authenticator code";
-    private static final int DIGITS = 6;
+    static final int DIGITS = 6;
     private static final int TRIES = 3;
     private static final Duration LASTS = Duration.ofMinutes(10);
 
@@ -35,9 +36,11 @@ class AuthenticatorCode implements ProofMethod {
     record Asked(UUID device) {}
 
     private final Enrolments enrolments;
+    private final OwnAuthenticator own;
 
-    AuthenticatorCode(Enrolments enrolments) {
+    AuthenticatorCode(Enrolments enrolments, OwnAuthenticator own) {
         this.enrolments = enrolments;
+        this.own = own;
     }
 
     @Override
@@ -61,14 +64,14 @@ class AuthenticatorCode implements ProofMethod {
         List<Possible> possible = new ArrayList<>();
         List<Enrolments.Device> devices = enrolments.authenticators(known.person());
         for (Enrolments.Device device : devices) {
-            if (!device.atLimit()) {
+            if (!device.atLimit() && !known.recent(device.since())) {
                 String id = possible.isEmpty() ? ID : ID + ":" + device.id();
                 possible.add(
                         new Possible(
                                 id,
                                 id,
                                 "device:" + device.id(),
-                                null,
+                                device.since(),
                                 LABEL,
                                 devices.size() > 1 ? device.name() : null,
                                 null,
@@ -114,6 +117,11 @@ class AuthenticatorCode implements ProofMethod {
                         DIGITS,
                         "Type the six digits that your authenticator shows now.",
                         85));
+    }
+
+    @Override
+    public Optional<Enrolling> enrolling() {
+        return Optional.of(own);
     }
 
     @Override

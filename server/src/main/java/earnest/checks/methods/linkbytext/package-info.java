@@ -1,4 +1,4 @@
-/** A link that is sent to a phone, and moves the page of whoever asked to where it is opened. */
+/** A link that is sent to a phone, and answered there. */
 @NullMarked
 package earnest.checks.methods.linkbytext;
 

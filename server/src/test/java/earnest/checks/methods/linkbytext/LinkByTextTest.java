@@ -150,12 +150,4 @@ class LinkByTextTest {
             assertThat(browser().answer(second, "opened").problem()).isEqualTo("link-over");
         }
     }
-
-    @Test
-    void theDeskIsNotOfferedIt() {
-        Desk tove = app.desk("tove.rask");
-        String ticket = app.visitor(tove);
-        tove.claim(ticket, account).ok();
-        assertThat(tove.offer(ticket, "link-by-text")).isEmpty();
-    }
 }

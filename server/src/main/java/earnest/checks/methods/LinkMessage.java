@@ -1,7 +1,6 @@
-package earnest.checks.methods.linkbytext;
+package earnest.checks.methods;
 
 import earnest.channels.MessageWriter;
-import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
 import earnest.links.LinkText;
 import earnest.links.Links;
@@ -12,16 +11,16 @@ import java.time.Clock;
 import java.util.Optional;
 import java.util.UUID;
 
-/** The message that brings the link to the phone. */
+/** The message that brings a link; what it is for stands in its words. */
 @Component
-class OwnPageMessage implements MessageWriter {
+class LinkMessage implements MessageWriter {
     static final String OCCASION = "own-page";
 
     private final CheckHistory checks;
     private final Links links;
     private final Clock clock;
 
-    OwnPageMessage(CheckHistory checks, Links links, Clock clock) {
+    LinkMessage(CheckHistory checks, Links links, Clock clock) {
         this.checks = checks;
         this.links = links;
         this.clock = clock;
@@ -34,7 +33,7 @@ class OwnPageMessage implements MessageWriter {
 
     @Override
     public String subject() {
-        return "Go on with your new password";
+        return "Your link";
     }
 
     @Override
@@ -44,11 +43,22 @@ class OwnPageMessage implements MessageWriter {
                 .map(
                         check ->
                                 LinkText.around(
-                                        "To go on with a new password, open this on your phone"
-                                                + " within ten minutes:\n\n",
+                                        before(check),
                                         links.address(check.id()),
                                         "\n\n"
                                                 + "You did not ask for it? Say so there. Send it to"
                                                 + " nobody."));
+    }
+
+    private static String before(Check check) {
+        boolean moves =
+                check.detail(LinkBySending.Leads.class)
+                        .filter(leads -> leads.purpose().equals(OwnPageLink.PURPOSE))
+                        .isPresent();
+        return moves
+                ? "To go on with a new password, open this where you want to go on, within ten"
+                        + " minutes:\n\n"
+                : "The service desk asks whether it is you. Open this within ten minutes and answer"
+                        + " there:\n\n";
     }
 }

@@ -1,9 +1,5 @@
-package earnest.checks.methods.linkbytext;
+package earnest.checks.methods;
 
-import earnest.checks.methods.Check;
-import earnest.checks.methods.CheckHistory;
-import earnest.checks.methods.OutsideReplies;
-import earnest.checks.methods.OwnPage;
 import earnest.links.LinkPurpose;
 
 import org.springframework.stereotype.Component;
@@ -27,8 +23,8 @@ class OwnPageLink implements LinkPurpose {
                             "If somebody sent you this link and asks you to press: do not. Say"
                                     + " that you did not ask for it."),
                     List.of(
-                            new Choice(LinkByText.OPENED, "It is me: go on here", false),
-                            new Choice(LinkByText.NOT_ASKED, "I did not ask for this", true)));
+                            new Choice(LinkBySending.OPENED, "It is me: go on here", false),
+                            new Choice(LinkBySending.NOT_ASKED, "I did not ask for this", true)));
 
     private final CheckHistory checks;
     private final OutsideReplies replies;
@@ -65,9 +61,9 @@ class OwnPageLink implements LinkPurpose {
         return open(about)
                 .map(
                         check -> {
-                            replies.became(check.id(), choice, "link", "The phone");
+                            replies.became(check.id(), choice, "link", "The link");
                             return new Told(
-                                    choice.equals(LinkByText.OPENED)
+                                    choice.equals(LinkBySending.OPENED)
                                             ? "You go on here."
                                             : "Thank you. Nothing of yours can be changed now, and"
                                                     + " the service desk is told.");

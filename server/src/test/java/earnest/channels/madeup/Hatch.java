@@ -13,7 +13,7 @@ import java.util.concurrent.CopyOnWriteArrayList;
 
 /** Somebody comes to a window and rings a bell. */
 @Component
-public class Counter implements TicketChannel {
+public class Hatch implements TicketChannel {
     private static final ChannelWords WORDS =
             new ChannelWords(
                     "A visit",
@@ -41,7 +41,7 @@ public class Counter implements TicketChannel {
 
     @Override
     public String id() {
-        return "counter";
+        return "hatch";
     }
 
     @Override

@@ -1,0 +1,106 @@
+package earnest.checks;
+
+import earnest.links.LinkPurpose;
+import earnest.people.People;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import earnest.tickets.Tickets;
+
+import org.springframework.stereotype.Component;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * What stands behind 'I did not ask for this' in what a person was told of their proofs: what was
+ * added is taken away, everything of theirs is stopped, and the desk has a ticket.
+ */
+@Component
+class NotMyProof implements LinkPurpose {
+    static final String PURPOSE = "not-my-proof";
+    static final Duration LASTS = Duration.ofDays(7);
+    private static final String NOT_ME = "not-me";
+    private static final String MEANT = "meant";
+
+    private final Enrolments enrolments;
+    private final ProofAlone proof;
+    private final People people;
+    private final Tickets tickets;
+    private final TheRecord record;
+
+    NotMyProof(
+            Enrolments enrolments,
+            ProofAlone proof,
+            People people,
+            Tickets tickets,
+            TheRecord record) {
+        this.enrolments = enrolments;
+        this.proof = proof;
+        this.people = people;
+        this.tickets = tickets;
+        this.record = record;
+    }
+
+    @Override
+    public String id() {
+        return PURPOSE;
+    }
+
+    @Override
+    public Optional<Shown> opened(UUID about, boolean first) {
+        return enrolments
+                .lastDeed(about)
+                .map(
+                        deed ->
+                                new Shown(
+                                        "Did you change what proves that it is you?",
+                                        List.of(
+                                                "Somebody who proved to be you "
+                                                        + (deed.removed() ? "took away" : "added")
+                                                        + ": "
+                                                        + deed.name()
+                                                        + ".",
+                                                "If it was not you, say so: what was added is"
+                                                        + " good for nothing any more, nothing of"
+                                                        + " yours can be changed, and one of us"
+                                                        + " looks at once."),
+                                        List.of(
+                                                new Choice(NOT_ME, "I did not ask for this", true),
+                                                new Choice(MEANT, "It was me", false))));
+    }
+
+    @Override
+    public Optional<Told> answered(UUID about, String choice) {
+        return enrolments
+                .lastDeed(about)
+                .map(
+                        deed ->
+                                choice.equals(NOT_ME)
+                                        ? notMe(about, deed)
+                                        : new Told("Good. There is nothing to do."));
+    }
+
+    private Told notMe(UUID factor, Enrolments.Deed deed) {
+        proof.notAsked(deed.ticket(), deed.person());
+        if (!deed.removed()) {
+            enrolments.remove(deed.person(), deed.ticket(), factor);
+        }
+        String name = people.person(deed.person()).map(People.Person::name).orElse("The person");
+        record.append(
+                Entry.byPerson(EntryKind.FACTOR_DISOWNED, deed.person(), name)
+                        .ticket(deed.ticket(), null)
+                        .person(deed.person(), name)
+                        .data("factor", factor.toString())
+                        .data("what", deed.name()));
+        tickets.reopen(
+                deed.ticket(),
+                "%s says: 'I did not ask for this'. It was about their proofs: %s"
+                        .formatted(name, deed.name()));
+        return new Told(
+                "Thank you. What was added is good for nothing any more, nothing of yours can be"
+                        + " changed now, and the service desk is told. Call it to get on.");
+    }
+}

@@ -1,0 +1,60 @@
+package earnest.checks;
+
+import earnest.channels.MessageWriter;
+import earnest.core.passwords.Secret;
+import earnest.links.LinkText;
+import earnest.links.Links;
+
+import org.springframework.stereotype.Component;
+
+import java.util.Optional;
+import java.util.UUID;
+
+/** Tells the person wherever they are reached that something that proves them came or went. */
+@Component
+class ProofsText implements MessageWriter {
+    static final String OCCASION = "proofs-changed";
+
+    private final Enrolments enrolments;
+    private final Links links;
+
+    ProofsText(Enrolments enrolments, Links links) {
+        this.enrolments = enrolments;
+        this.links = links;
+    }
+
+    @Override
+    public boolean alsoToReplaced() {
+        return true;
+    }
+
+    @Override
+    public String occasion() {
+        return OCCASION;
+    }
+
+    @Override
+    public String subject() {
+        return "What proves that it is you was changed";
+    }
+
+    @Override
+    public Optional<Secret> words(UUID about) {
+        return enrolments
+                .lastDeed(about)
+                .map(
+                        deed ->
+                                LinkText.around(
+                                        ("What proves that it is you was changed: %s %s. If that"
+                                                        + " was you, there is nothing to do. If"
+                                                        + " you did not ask for this, say so"
+                                                        + " here:\n\n")
+                                                .formatted(
+                                                        deed.name(),
+                                                        deed.removed()
+                                                                ? "was taken away"
+                                                                : "was added"),
+                                        links.address(about),
+                                        ""));
+    }
+}

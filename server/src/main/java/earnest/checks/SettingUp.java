@@ -1,0 +1,35 @@
+package earnest.checks;
+
+import earnest.core.passwords.Secret;
+
+import java.util.List;
+import java.util.UUID;
+
+/** What is shown once, while one is set up. Whoever shows it wipes it. */
+public sealed interface SettingUp extends AutoCloseable {
+    UUID factor();
+
+    @Override
+    void close();
+
+    /**
+     * A key for an app; it counts once a code of it was typed.
+     *
+     * @param key in base 32 (RFC 4648, section 6), without padding
+     * @param digits of the code that is asked
+     */
+    record Key(UUID factor, Secret key, int digits) implements SettingUp {
+        @Override
+        public void close() {
+            key.wipe();
+        }
+    }
+
+    /** Lines to be kept on paper; they count at once. */
+    record Lines(UUID factor, List<Secret> lines) implements SettingUp {
+        @Override
+        public void close() {
+            lines.forEach(Secret::wipe);
+        }
+    }
+}

@@ -1,0 +1,207 @@
+package earnest.checks.methods.recovery;
+
+import earnest.checks.Enrolments;
+import earnest.checks.RecoveryCodes;
+import earnest.checks.SettingUp;
+import earnest.checks.methods.Check;
+import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Enrolling;
+import earnest.checks.methods.ForOneself;
+import earnest.checks.methods.Form;
+import earnest.checks.methods.Known;
+import earnest.checks.methods.Possible;
+import earnest.checks.methods.ProofMethod;
+import earnest.checks.methods.Reply;
+import earnest.checks.methods.Result;
+import earnest.checks.methods.TryWords;
+import earnest.core.codes.RecoveryCode;
+import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** The caller reads one of the codes that they keep on paper; each is good once. */
+@Component
+class RecoveryCodeRead implements ProofMethod, Enrolling {
+    private static final String ID = "recovery-code";
+    private static final String LABEL = "Recovery code";
+    private static final int TRIES = 3;
+    private static final Duration LASTS = Duration.ofMinutes(10);
+
+    /** Of which set a code is asked. */
+    record Asked(UUID set) {}
+
+    private final RecoveryCodes codes;
+    private final Enrolments enrolments;
+
+    RecoveryCodeRead(RecoveryCodes codes, Enrolments enrolments) {
+        this.codes = codes;
+        this.enrolments = enrolments;
+    }
+
+    @Override
+    public String id() {
+        return ID;
+    }
+
+    @Override
+    public int tries() {
+        return TRIES;
+    }
+
+    @Override
+    public Duration lasts() {
+        return LASTS;
+    }
+
+    @Override
+    public List<Possible> offers(Known known) {
+        return codes
+                .of(known.person())
+                .filter(set -> set.left() > 0 && !set.atLimit() && !known.recent(set.since()))
+                .map(
+                        set ->
+                                new Possible(
+                                        ID,
+                                        ID,
+                                        "recovery-codes:" + set.id(),
+                                        set.since(),
+                                        LABEL,
+                                        "from their paper, each good once",
+                                        null,
+                                        new Asked(set.id())))
+                .stream()
+                .toList();
+    }
+
+    @Override
+    public String begin(Check check) {
+        return "asked for a recovery code";
+    }
+
+    @Override
+    public Result reply(Check check, Reply reply) {
+        if (!(reply instanceof Reply.Typed(Secret typed))) {
+            throw Problem.invalid("The code is typed as it is read.");
+        }
+        if (codes.use(check.detail(Asked.class).orElseThrow().set(), typed)) {
+            return new Result.Ends(
+                    CheckState.PASSED,
+                    "as {person}, used up a recovery code, " + TryWords.present(check) + " try",
+                    Result.By.CALLER);
+        }
+        return new Result.Wrong(
+                "as {person}, gave a wrong recovery code, " + TryWords.left(check, TRIES) + " left",
+                "as {person}, gave a wrong recovery code for the last time",
+                Result.By.CALLER);
+    }
+
+    @Override
+    public Optional<ForOneself> forOneself() {
+        return Optional.of(
+                new ForOneself(
+                        LABEL,
+                        "twelve digits, from your paper",
+                        RecoveryCode.DIGITS,
+                        "Type one of the codes that you keep on paper. Cross it out then: it is"
+                                + " good once.",
+                        15));
+    }
+
+    @Override
+    public String label(Check check) {
+        return LABEL;
+    }
+
+    @Override
+    public Form form(Check check) {
+        return new Form.Code(
+                "The twelve digits of one of their recovery codes",
+                RecoveryCode.DIGITS,
+                null,
+                false);
+    }
+
+    @Override
+    public Explained explain(Check check, Known known, int mostFromMemory) {
+        @Nullable String note =
+                switch (check.state()) {
+                    case PASSED -> "used up";
+                    case FAILED -> "wrong";
+                    default -> null;
+                };
+        return new Explained(LABEL, note);
+    }
+
+    @Override
+    public List<String> devices(UUID person) {
+        return codes.of(person).filter(set -> set.left() > 0).isPresent()
+                ? List.of("recovery codes")
+                : List.of();
+    }
+
+    @Override
+    public Optional<Enrolling> enrolling() {
+        return Optional.of(this);
+    }
+
+    @Override
+    public String label() {
+        return "Recovery codes";
+    }
+
+    @Override
+    public String note() {
+        return "ten codes for paper, for the day on which you have nothing else";
+    }
+
+    @Override
+    public List<Enrolled> of(UUID person) {
+        return codes
+                .of(person)
+                .map(set -> new Enrolled(set.id(), label(), set.givenAt(), left(set.left())))
+                .stream()
+                .toList();
+    }
+
+    private static String left(int left) {
+        return switch (left) {
+            case 0 -> "all used up: get fresh ones";
+            case 1 -> "one is left";
+            default -> left + " are left";
+        };
+    }
+
+    @Override
+    public SettingUp begin(UUID person, UUID ticket) {
+        RecoveryCodes.Given given = codes.give(person, ticket);
+        try {
+            return new SettingUp.Lines(
+                    given.kept(), given.codes().stream().map(RecoveryCode::grouped).toList());
+        } finally {
+            given.codes().forEach(Secret::wipe);
+        }
+    }
+
+    /** They count at once: whoever was given them has them. */
+    @Override
+    public boolean settingUp(UUID person, UUID factor) {
+        return false;
+    }
+
+    @Override
+    public boolean confirm(UUID person, UUID factor, Secret typed) {
+        throw Problem.unknown("thing that is being set up");
+    }
+
+    @Override
+    public void remove(UUID person, UUID ticket, UUID factor) {
+        enrolments.remove(person, ticket, factor);
+    }
+}

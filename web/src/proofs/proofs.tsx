@@ -1,0 +1,259 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import {
+  ask,
+  client,
+  type OwnPage,
+  type OwnProof,
+  type OwnProofAddable,
+  type OwnProofSettingUp,
+} from "../api/client";
+import { Big, Phone, Trouble } from "../forgot/parts";
+import type { OwnPageInHand } from "../forgot/use-own-page";
+import { Code } from "./code";
+
+const KEY = ["own-proofs"];
+const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
+
+interface ProofsProps {
+  page: OwnPage;
+  name: string;
+  own: OwnPageInHand;
+  leave: () => void;
+}
+
+/** What proves that it is they: what they have, what they can add. One thing on a screen. */
+export function Proofs({ page, name, own, leave }: ProofsProps) {
+  const queries = useQueryClient();
+  const proofs = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET("/api/own/proofs")) });
+  const [settingUp, setSettingUp] = useState<OwnProofSettingUp>();
+  const [said, setSaid] = useState("");
+  /** Does something that changes the list. */
+  const act = (work: () => Promise<string>) =>
+    own.act(async () => {
+      setSaid("");
+      setSaid(await work());
+      await queries.invalidateQueries({ queryKey: KEY });
+      return undefined;
+    });
+  const begin = (one: OwnProofAddable) =>
+    act(async () => {
+      setSettingUp(await ask(client.POST("/api/own/proofs", { body: { method: one.method } })));
+      return "";
+    });
+  const remove = (one: OwnProof) =>
+    act(async () => {
+      await ask(client.DELETE("/api/own/proofs/{proof}", { params: { path: { proof: one.id } } }));
+      return `${one.label} is taken away. You are told so wherever we reach you.`;
+    });
+  const done = (words: string) => {
+    setSettingUp(undefined);
+    setSaid(words);
+    void queries.invalidateQueries({ queryKey: KEY });
+  };
+  if (settingUp) {
+    return settingUp.key ? (
+      <NewKey page={page} name={name} own={own} setUp={settingUp} done={done} />
+    ) : (
+      <NewLines page={page} name={name} setUp={settingUp} done={done} />
+    );
+  }
+  return (
+    <Phone
+      organisation={page.organisation}
+      name={name}
+      title="What proves that it is you"
+      lead="What you add counts in full after two weeks, so that nobody who got in once can stay. Have more than one."
+      foot="Nobody at the service desk can see or set any of this. They never ask you to read a key to them."
+    >
+      <Trouble words={own.trouble} />
+      {said && (
+        <p role="status" className="mx-5 mb-4 rounded-[3px] bg-good-wash px-3 py-2 font-semibold text-good">
+          {said}
+        </p>
+      )}
+      <h2 className="px-5 pb-1 font-semibold text-muted text-sm">You have</h2>
+      <ul aria-label="What you have" className="mb-5 border-rule border-t">
+        {proofs.data?.mine.map((one) => (
+          <Have key={one.id} one={one} busy={own.busy} remove={() => remove(one)} />
+        ))}
+        {proofs.data?.mine.length === 0 && (
+          <li className="border-hair border-b px-5 py-3 text-muted">Nothing yet that you set up.</li>
+        )}
+      </ul>
+      <h2 className="px-5 pb-1 font-semibold text-muted text-sm">You can add</h2>
+      <ul aria-label="What you can add" className="border-rule border-t">
+        {proofs.data?.addable.map((one) => (
+          <li key={one.method}>
+            <button
+              type="button"
+              disabled={own.busy}
+              onClick={() => begin(one)}
+              className="grid min-h-[76px] w-full grid-cols-[1fr_auto] items-center gap-x-2.5 border-rule border-b px-5 py-2.5 text-left disabled:opacity-60"
+            >
+              <span>
+                <b className="block font-semibold text-[17.5px]">{one.label}</b>
+                <small className="block text-[14.5px] text-muted leading-5">{one.note}</small>
+              </span>
+              <span className="font-semibold text-[14.5px] text-seal">Add</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <div className="px-5 pt-6">
+        <Big look="quiet" disabled={own.busy} onClick={leave}>
+          I am done
+        </Big>
+      </div>
+    </Phone>
+  );
+}
+
+interface HaveProps {
+  one: OwnProof;
+  busy: boolean;
+  remove: () => void;
+}
+
+/** One that they have; taking it away is asked once more, in place. */
+function Have({ one, busy, remove }: HaveProps) {
+  const [sure, setSure] = useState(false);
+  return (
+    <li className="border-hair border-b px-5 py-2.5">
+      <div className="grid grid-cols-[1fr_auto] items-center gap-x-2.5">
+        <span>
+          <b className="block font-semibold">{one.label}</b>
+          <small className="block text-[14.5px] text-muted leading-5">
+            since {day.format(new Date(one.since))}
+            {one.note && `; ${one.note}`}
+          </small>
+        </span>
+        {!sure && (
+          <button
+            type="button"
+            aria-label={`Take ${one.label} away`}
+            onClick={() => setSure(true)}
+            className="min-h-11 px-2 font-semibold text-[14.5px] text-stop underline underline-offset-[3px]"
+          >
+            Take away
+          </button>
+        )}
+      </div>
+      {sure && (
+        <div className="grid grid-cols-2 gap-2 pt-2">
+          <Big look="grave" disabled={busy} onClick={remove}>
+            Yes, take it away
+          </Big>
+          <Big look="quiet" onClick={() => setSure(false)}>
+            Keep it
+          </Big>
+        </div>
+      )}
+    </li>
+  );
+}
+
+interface NewProps {
+  page: OwnPage;
+  name: string;
+  setUp: OwnProofSettingUp;
+  done: (words: string) => void;
+}
+
+/** A key for an app: read as a picture, opened on this phone, or typed; then it shows that it works. */
+function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHand }) {
+  const [typed, setTyped] = useState("");
+  const code = typed.replaceAll(" ", "");
+  const confirm = (event: FormEvent) => {
+    event.preventDefault();
+    void own.act(async () => {
+      const said = await ask(
+        client.POST("/api/own/proofs/{proof}/confirm", {
+          params: { path: { proof: setUp.id } },
+          body: { typed: code },
+        }),
+      );
+      setTyped("");
+      if (said.right) done("Your authenticator is added. You are told so wherever we reach you.");
+      else own.setTrouble("That is not it. Wait for the next six digits, and type those.");
+      return undefined;
+    });
+  };
+  return (
+    <Phone
+      organisation={page.organisation}
+      name={name}
+      title="Add an authenticator"
+      lead="Take the key into an app that shows six digits. Then type the digits: only then does it count."
+      foot="This key is shown once. Read it to nobody, not even to us."
+    >
+      <Code text={setUp.address ?? ""} />
+      <p className="px-5 pt-3">
+        <a
+          className="font-semibold text-seal underline underline-offset-[3px]"
+          href={setUp.address ?? undefined}
+        >
+          Open it in the app on this phone
+        </a>
+      </p>
+      <p className="px-5 pt-3 text-[14.5px] text-muted leading-[21px]">
+        Or type this key into the app:
+        <span className="num mt-1 block text-[16.5px] text-ink">
+          {setUp.key?.match(/.{1,4}/g)?.join(" ")}
+        </span>
+      </p>
+      <form onSubmit={confirm} className="pt-5">
+        <label className="mb-5 grid gap-1.5 px-5 font-semibold">
+          The six digits that the app shows now
+          <input
+            className="field num min-h-14 px-3 text-2xl tracking-[0.2em]"
+            inputMode="numeric"
+            autoComplete="one-time-code"
+            maxLength={setUp.digits + 4}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+        </label>
+        <Trouble words={own.trouble} />
+        <div className="grid gap-3 px-5">
+          <Big type="submit" disabled={own.busy || code.length < setUp.digits}>
+            Go on
+          </Big>
+          <Big look="quiet" onClick={() => done("")}>
+            Leave it
+          </Big>
+        </div>
+      </form>
+    </Phone>
+  );
+}
+
+/** Codes for paper: shown once, written down or printed. */
+function NewLines({ page, name, setUp, done }: NewProps) {
+  return (
+    <Phone
+      organisation={page.organisation}
+      name={name}
+      title="Your recovery codes"
+      lead="Write them down or print them, and keep them where you would keep a passport. Each is good once."
+      foot="They are shown this once. Codes that you had before are good for nothing any more."
+    >
+      <ol aria-label="Recovery codes" className="num mb-5 border-rule border-t text-[19px]">
+        {setUp.lines.map((line, i) => (
+          <li key={line} className="grid grid-cols-[34px_1fr] border-hair border-b px-5 py-2">
+            <span className="text-muted">{i + 1}</span>
+            {line}
+          </li>
+        ))}
+      </ol>
+      <div className="grid gap-3 px-5 print:hidden">
+        <Big look="quiet" onClick={() => window.print()}>
+          Print them
+        </Big>
+        <Big onClick={() => done("Your recovery codes are set up. You are told so wherever we reach you.")}>
+          I have them on paper
+        </Big>
+      </div>
+    </Phone>
+  );
+}
