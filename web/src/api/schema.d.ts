@@ -836,6 +836,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rulebook": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Gives the rules by which proof is judged now, in sentences.
+         * @description Points are decibans: +10 says that an impostor passes a tenth as often as the person. Those of independent checks add up.
+         */
+        get: operations["rulebook"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}": {
         parameters: {
             query?: never;
@@ -2043,6 +2063,19 @@ export interface components {
             says: string[];
             title: string;
         };
+        MethodOfRulebook: {
+            /** Format: int32 */
+            failed: number;
+            here: boolean;
+            id: string;
+            /** Format: int32 */
+            points: number;
+            relayed: boolean;
+            restsOn: string;
+            /** Format: int32 */
+            seconds: number;
+            words: string;
+        };
         OtherTicketOfPerson: {
             holder?: string;
             number: string;
@@ -2111,6 +2144,8 @@ export interface components {
         OwnProofs: {
             addable: components["schemas"]["OwnProofAddable"][];
             mine: components["schemas"]["OwnProof"][];
+            /** Format: int32 */
+            newForDays: number;
         };
         OwnPuzzle: {
             /** Format: int32 */
@@ -2362,6 +2397,26 @@ export interface components {
             rule: string;
             words: string;
         };
+        RulebookShown: {
+            /** Format: int32 */
+            counting: number;
+            /** Format: int32 */
+            knows: number;
+            methods: components["schemas"]["MethodOfRulebook"][];
+            name: string;
+            /** Format: int32 */
+            recentPath: number;
+            /** Format: int32 */
+            recentPathDays: number;
+            /** Format: int32 */
+            relayed: number;
+            rules: string[];
+            signals: components["schemas"]["SignalOfRulebook"][];
+            /** Format: int32 */
+            validMinutes: number;
+            /** Format: int64 */
+            version: number;
+        };
         RunOnTicket: {
             cause: string;
             /** Format: date-time */
@@ -2476,6 +2531,13 @@ export interface components {
         };
         ServerOfSystem: {
             name: string;
+            words: string;
+        };
+        SignalOfRulebook: {
+            id: string;
+            /** Format: int32 */
+            points: number;
+            stops: boolean;
             words: string;
         };
         SignedInAnalyst: {
@@ -4952,10 +5014,10 @@ export interface operations {
                      *         }
                      *       ],
                      *       "says": [
-                     *         "Somebody asked for one in your name, on another page. If it was you, go on here; the other page stops.",
+                     *         "Somebody asked for help in your name, on another page. If it was you, go on here; the other page stops.",
                      *         "If somebody sent you this link and asks you to press: do not. Say that you did not ask for it."
                      *       ],
-                     *       "title": "Is it you who wants a new password?"
+                     *       "title": "Is it you who asked for this?"
                      *     }
                      */
                     "application/json": components["schemas"]["LinkShown"];
@@ -5505,19 +5567,20 @@ export interface operations {
                      *       ],
                      *       "mine": [
                      *         {
-                     *           "id": "01a229f7-7f4a-7193-a83c-6f5ed7751a0c",
+                     *           "id": "01a22a0a-0d28-7a55-902d-203190686a33",
                      *           "label": "Authenticator",
                      *           "method": "authenticator",
-                     *           "since": "2026-11-30T01:00:15.232375Z"
+                     *           "since": "2026-11-30T01:20:31.489527Z"
                      *         },
                      *         {
-                     *           "id": "01a229f8-c088-74f2-a2ee-6e7f3dea524e",
+                     *           "id": "01a22a0a-58dd-7869-ac64-8cb45ed3165a",
                      *           "label": "Recovery codes",
                      *           "method": "recovery-code",
                      *           "note": "10 are left",
-                     *           "since": "2026-11-30T01:01:37.799202Z"
+                     *           "since": "2026-11-30T01:20:50.909017Z"
                      *         }
-                     *       ]
+                     *       ],
+                     *       "newForDays": 14
                      *     }
                      */
                     "application/json": components["schemas"]["OwnProofs"];
@@ -10451,6 +10514,146 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "counting": 10,
+                     *       "knows": 3,
+                     *       "methods": [
+                     *         {
+                     *           "failed": -25,
+                     *           "here": true,
+                     *           "id": "badge",
+                     *           "points": 30,
+                     *           "relayed": false,
+                     *           "restsOn": "something shown in person",
+                     *           "seconds": 360,
+                     *           "words": "Badge"
+                     *         },
+                     *         {
+                     *           "failed": -10,
+                     *           "here": false,
+                     *           "id": "passkey",
+                     *           "points": 30,
+                     *           "relayed": false,
+                     *           "restsOn": "something they are",
+                     *           "seconds": 50,
+                     *           "words": "Passkey"
+                     *         }
+                     *       ],
+                     *       "name": "with the made-up method",
+                     *       "recentPath": 3,
+                     *       "recentPathDays": 14,
+                     *       "relayed": 30,
+                     *       "rules": [
+                     *         "To unlock an account: 20 points, something they have or something they are or something shown in person and one thing that it rests on.",
+                     *         "To give a temporary password: 40 points, something they have or something they are or something shown in person and 2 separate things that it rests on."
+                     *       ],
+                     *       "signals": [
+                     *         {
+                     *           "id": "asked-elsewhere",
+                     *           "points": -2,
+                     *           "stops": false,
+                     *           "words": "Asked elsewhere"
+                     *         },
+                     *         {
+                     *           "id": "contact-changed",
+                     *           "points": -2,
+                     *           "stops": false,
+                     *           "words": "Contact changed"
+                     *         }
+                     *       ],
+                     *       "validMinutes": 30,
+                     *       "version": 2
+                     *     }
+                     */
+                    "application/json": components["schemas"]["RulebookShown"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

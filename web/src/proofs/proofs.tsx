@@ -63,7 +63,10 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
       organisation={page.organisation}
       name={name}
       title="What proves that it is you"
-      lead="What you add counts in full after two weeks, so that nobody who got in once can stay. Have more than one."
+      lead={
+        proofs.data &&
+        `What you add counts in full after ${proofs.data.newForDays} days, so that nobody who got in once can stay. Have more than one.`
+      }
       foot="Nobody at the service desk can see or set any of this. They never ask you to read a key to them."
     >
       <Trouble words={own.trouble} />

@@ -81,7 +81,7 @@ function Opened({ page, stale }: { page: Page; stale: boolean }) {
           <Pressed page={page} />
           {page.ticket.state === "CLOSED" && <Closed page={page} />}
           {canTake && <ReadOnly page={page} take={takeIt} />}
-          {page.ticket.reminder && (
+          {page.ticket.reminder && !(page.ticket.mine && page.ticket.pressedAt) && (
             <p className="bg-wait-wash px-3.5 py-1.5 font-semibold text-wait">{page.ticket.reminder}.</p>
           )}
         </div>

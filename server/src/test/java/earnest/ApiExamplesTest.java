@@ -150,6 +150,7 @@ class ApiExamplesTest {
     }
 
     private void aVisit() {
+        examples.send(api, "rulebook");
         String visit = examples.send(api, "openVisit").get("ticket").asString();
         tove.claim(visit, "pramanholt").ok();
         String pressed = tove.api().post("/api/visits").ok().get("ticket").asString();

@@ -41,7 +41,7 @@ export function Edge({ edge, open, swap, turn, answer, visit }: Props) {
         onClick={visit}
         className="mt-1 mb-1 block w-full px-2.5 py-1 text-left text-[13px] text-muted underline"
       >
-        Somebody is at the counter <Key>V</Key>
+        A visitor is here <Key>V</Key>
       </button>
       {(edge?.withColleagues.length ?? 0) > 0 && (
         <>

@@ -177,7 +177,7 @@ function Short({ reckoning, judgement }: { reckoning: Reckoning; judgement: Judg
           <h3 className="font-semibold text-muted text-xs">Quickest ways across</h3>
           <ol className="text-[13px]">
             {judgement.ways.map((way) => (
-              <li key={way.join()}>
+              <li key={way.join()} className="border-hair not-first:border-t py-0.5">
                 {wayWords(reckoning, way)}{" "}
                 <span className="text-muted text-xs">{about(seconds(reckoning, way))}</span>
               </li>
@@ -207,6 +207,7 @@ function Offers({ page, placed, enough }: OffersProps) {
   const [more, setMore] = useState(false);
   const notices = useNotices();
   const begin = async (offer: string) => {
+    setMore(false);
     holdKeys("form");
     if (!(await notices.during(() => beginCheck(page.ticket.id, offer)))) releaseKeys("form");
   };

@@ -36,7 +36,7 @@ export function Line({ page }: { page: Page }) {
       )}
       {held && (
         <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
-          You speak on the line that you called. The one that rang
+          You speak on the line that you called. Whoever was there before
           {held.address ? (
             <>
               {" "}
@@ -45,7 +45,7 @@ export function Line({ page }: { page: Page }) {
           ) : (
             ""
           )}{" "}
-          is on hold and hears nothing; it may be somebody else.
+          waits and hears nothing, and may be somebody else.
         </p>
       )}
       {!onTheLine && (

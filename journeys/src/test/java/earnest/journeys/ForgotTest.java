@@ -69,7 +69,7 @@ class ForgotTest {
             String token = world.secret(world.outside().textedLink(account, texts));
             Analyst there = open(phone, "the person on the phone", "/forgot#" + token);
             there.button("Show it").click();
-            heading(there, "Is it you who wants a new password?").waitFor();
+            heading(there, "Is it you who asked for this?").waitFor();
             there.accessible("a link that was opened");
             there.button("It is me: go on here").click();
             there.see("One more.");
@@ -139,6 +139,55 @@ class ForgotTest {
             stranger.see("Nothing comes?");
             stranger.button("Take another way").click();
             heading(stranger, "Prove that it is you").waitFor();
+        }
+    }
+
+    @Test
+    void whatProvesOneIsSetUpOnThePhone(World given) {
+        world = given;
+        String account = world.somebody();
+        int texts = world.outside().texts(account).size();
+        try (BrowserContext first = telephone(ColorScheme.LIGHT);
+                BrowserContext phone = telephone(ColorScheme.LIGHT)) {
+            Analyst begins = open(first, "somebody with a telephone", "/me");
+            heading(begins, "What proves that it is you").waitFor();
+            begins.accessible("who are you, for proofs");
+            begins.page().getByLabel("Who are you?").fill(account);
+            begins.press("Enter");
+            heading(begins, "Prove that it is you").waitFor();
+            pick(begins, "Link to your phone");
+            String token = world.secret(world.outside().textedLink(account, texts));
+            Analyst there = open(phone, "the person on the phone", "/forgot#" + token);
+            there.button("Show it").click();
+            there.button("It is me: go on here").click();
+            there.see("One more.");
+            pick(there, "Code from your authenticator");
+            there.page()
+                    .getByLabel("Type the six digits")
+                    .fill(world.outside().authenticator(account));
+            there.press("Enter");
+            heading(there, "What proves that it is you").waitFor();
+            there.see("You have");
+            there.accessible("what proves one");
+
+            pick(there, "ten codes for paper");
+            heading(there, "Your recovery codes").waitFor();
+            Locator codes = there.page().locator("ol[aria-label='Recovery codes'] li");
+            assertThat(codes.count()).isEqualTo(10);
+            world.secret(codes.first().innerText().replaceAll("^1\\s+", "").strip());
+            there.accessible("codes for paper");
+            there.button("I have them on paper").click();
+            there.see("10 are left");
+            pick(there, "an app on your phone");
+            heading(there, "Add an authenticator").waitFor();
+            there.page().getByRole(AriaRole.IMG).waitFor();
+            there.accessible("a key for an app");
+            there.button("Leave it").click();
+            there.page().getByLabel("Take Recovery codes away").click();
+            there.button("Yes, take it away").click();
+            there.see("is taken away");
+            there.button("I am done").click();
+            there.page().getByLabel("Who are you?").waitFor();
         }
     }
 }

@@ -33,8 +33,12 @@ public interface MyProofs {
     /** What they can set up. */
     record Addable(String method, String label, String note) {}
 
-    /** What somebody has, and can have. */
-    record Shown(List<Mine> mine, List<Addable> addable) {}
+    /**
+     * What somebody has, and can have.
+     *
+     * @param newForDays in days; what is younger counts little
+     */
+    record Shown(List<Mine> mine, List<Addable> addable, int newForDays) {}
 
     Shown of(UUID person);
 

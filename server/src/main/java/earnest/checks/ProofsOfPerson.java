@@ -25,6 +25,7 @@ import java.util.UUID;
 @Service
 class ProofsOfPerson implements MyProofs {
     private final ProofMethods methods;
+    private final Rulebooks rulebooks;
     private final Standing standing;
     private final Tickets tickets;
     private final People people;
@@ -35,6 +36,7 @@ class ProofsOfPerson implements MyProofs {
 
     ProofsOfPerson(
             ProofMethods methods,
+            Rulebooks rulebooks,
             Standing standing,
             Tickets tickets,
             People people,
@@ -43,6 +45,7 @@ class ProofsOfPerson implements MyProofs {
             TheRecord record,
             Writes writes) {
         this.methods = methods;
+        this.rulebooks = rulebooks;
         this.standing = standing;
         this.tickets = tickets;
         this.people = people;
@@ -80,7 +83,7 @@ class ProofsOfPerson implements MyProofs {
                                                                     one.note())));
                             addable.add(new Addable(method, kind.label(), kind.note()));
                         });
-        return new Shown(mine, addable);
+        return new Shown(mine, addable, rulebooks.inForce().rules().recentPathDays());
     }
 
     @Override

@@ -38,9 +38,13 @@ import java.util.UUID;
 /** What proves somebody, on a page of their own, once enough is proved. */
 @RestController
 class OwnProofsController {
-    /** What somebody has, and can have. */
+    /**
+     * What somebody has, and can have.
+     *
+     * @param newForDays in days; what is younger counts little
+     */
     @Schema(name = "OwnProofs")
-    record Proofs(List<Mine> mine, List<Addable> addable) {}
+    record Proofs(List<Mine> mine, List<Addable> addable, int newForDays) {}
 
     /** One that they have. */
     @Schema(name = "OwnProof")
@@ -160,7 +164,8 @@ class OwnProofsController {
                                     .toList(),
                             shown.addable().stream()
                                     .map(one -> new Addable(one.method(), one.label(), one.note()))
-                                    .toList());
+                                    .toList(),
+                            shown.newForDays());
                 });
     }
 

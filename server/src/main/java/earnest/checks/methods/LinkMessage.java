@@ -56,7 +56,7 @@ class LinkMessage implements MessageWriter {
                         .filter(leads -> leads.purpose().equals(OwnPageLink.PURPOSE))
                         .isPresent();
         return moves
-                ? "To go on with a new password, open this where you want to go on, within ten"
+                ? "To go on with what you asked for, open this where you want to go on, within ten"
                         + " minutes:\n\n"
                 : "The service desk asks whether it is you. Open this within ten minutes and answer"
                         + " there:\n\n";

@@ -16,9 +16,9 @@ class OwnPageLink implements LinkPurpose {
 
     private static final Shown SHOWN =
             new Shown(
-                    "Is it you who wants a new password?",
+                    "Is it you who asked for this?",
                     List.of(
-                            "Somebody asked for one in your name, on another page. If it was you,"
+                            "Somebody asked for help in your name, on another page. If it was you,"
                                     + " go on here; the other page stops.",
                             "If somebody sent you this link and asks you to press: do not. Say"
                                     + " that you did not ask for it."),
