@@ -46,6 +46,7 @@ export type WrittenLine = Schemas["WrittenLine"];
 export type OwnPage = Schemas["OwnPage"];
 export type OwnWayUnderWay = Schemas["OwnWayUnderWay"];
 export type RulebookShown = Schemas["RulebookShown"];
+export type RulebookProposed = Schemas["RulebookProposed"];
 export type MethodOfRulebook = Schemas["MethodOfRulebook"];
 export type OwnProof = Schemas["OwnProof"];
 export type OwnProofAddable = Schemas["OwnProofAddable"];

@@ -856,6 +856,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rulebook/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Gives the rulebook in force whole.
+         * @description Its form is that of `./earnest assess`. It can be changed and proposed.
+         */
+        get: operations["rulebookFile"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebook/proposals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Proposes a rulebook; it is rehearsed on the decisions of the last 90 days.
+         * @description It takes force when a second person agrees. One can wait at a time. What is wrong in it is said by its field.
+         */
+        post: operations["proposeRulebook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebook/proposals/{proposal}/answer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Agrees to a rulebook, and it is in force; or does not, or takes it back. */
+        post: operations["answerRulebook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}": {
         parameters: {
             query?: never;
@@ -2397,6 +2454,56 @@ export interface components {
             rule: string;
             words: string;
         };
+        RulebookAnswer: {
+            agreed: boolean;
+        };
+        RulebookAsked: {
+            /** Format: uuid */
+            proposal: string;
+        };
+        RulebookChange: {
+            becomes?: string;
+            was?: string;
+            what: string;
+        };
+        RulebookFile: {
+            content: string;
+            name: string;
+            /** Format: int64 */
+            version: number;
+        };
+        RulebookProposal: {
+            /** Format: date-time */
+            askedAt: string;
+            /** Format: uuid */
+            askedBy: string;
+            askedByName: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: int64 */
+            insteadOf: number;
+            name: string;
+            reason: string;
+            rehearsed: components["schemas"]["RulebookRehearsed"];
+        };
+        RulebookProposed: {
+            changes: components["schemas"]["RulebookChange"][];
+            proposal: components["schemas"]["RulebookProposal"];
+        };
+        RulebookRehearsed: {
+            /** Format: int32 */
+            allowed: number;
+            /** Format: int32 */
+            asItWas: number;
+            /** Format: int32 */
+            moreChecks: number;
+            /** Format: int32 */
+            moreSeconds: number;
+            /** Format: int32 */
+            nothingLeft: number;
+            /** Format: int32 */
+            openedMore: number;
+        };
         RulebookShown: {
             /** Format: int32 */
             counting: number;
@@ -2404,6 +2511,7 @@ export interface components {
             knows: number;
             methods: components["schemas"]["MethodOfRulebook"][];
             name: string;
+            proposed?: components["schemas"]["RulebookProposed"];
             /** Format: int32 */
             recentPath: number;
             /** Format: int32 */
@@ -2416,6 +2524,11 @@ export interface components {
             validMinutes: number;
             /** Format: int64 */
             version: number;
+        };
+        RulebookToPropose: {
+            content: string;
+            name: string;
+            reason: string;
         };
         RunOnTicket: {
             cause: string;
@@ -2534,6 +2647,7 @@ export interface components {
             words: string;
         };
         SignalOfRulebook: {
+            here: boolean;
             id: string;
             /** Format: int32 */
             points: number;
@@ -10597,6 +10711,26 @@ export interface operations {
                      *         }
                      *       ],
                      *       "name": "with the made-up method",
+                     *       "proposed": {
+                     *         "changes": [],
+                     *         "proposal": {
+                     *           "askedAt": "2026-11-30T02:12:44.633986Z",
+                     *           "askedBy": "01a22a39-96a3-7d24-9c39-6b25f3a24c9a",
+                     *           "askedByName": "Ravi Anand",
+                     *           "id": "01a22a39-dbd4-7671-b048-846392bc4999",
+                     *           "insteadOf": 2,
+                     *           "name": "careful, for the season",
+                     *           "reason": "Seasonal hands have no authenticator.",
+                     *           "rehearsed": {
+                     *             "allowed": 1,
+                     *             "asItWas": 1,
+                     *             "moreChecks": 0,
+                     *             "moreSeconds": 0,
+                     *             "nothingLeft": 0,
+                     *             "openedMore": 0
+                     *           }
+                     *         }
+                     *       },
                      *       "recentPath": 3,
                      *       "recentPathDays": 14,
                      *       "relayed": 30,
@@ -10606,12 +10740,14 @@ export interface operations {
                      *       ],
                      *       "signals": [
                      *         {
+                     *           "here": true,
                      *           "id": "asked-elsewhere",
                      *           "points": -2,
                      *           "stops": false,
                      *           "words": "Asked elsewhere"
                      *         },
                      *         {
+                     *           "here": true,
                      *           "id": "contact-changed",
                      *           "points": -2,
                      *           "stops": false,
@@ -10654,6 +10790,425 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rulebookFile: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "content": "{\"checks\": {\"number-shown\": {\"factor\": \"reach\", \"points\": 0, \"failed\": 0, \"work\": 0, \"wait\": 0}, \"code-by-text\": {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 25, \"wait\": 15, \"relayed\": true}, \"code-by-mail\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 25, \"wait\": 45, \"relayed\": true}, \"authenticator\": {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 20, \"wait\": 0, \"relayed\": true}, \"tap-approve\": {\"factor\": \"has\", \"points\": 22, \"failed\": -5, \"work\": 10, \"wait\": 20, \"relayed\": true}, \"passkey\": {\"factor\": \"is\", \"points\": 30, \"failed\": -10, \"work\": 10, \"wait\": 40}, \"call-back\": {\"factor\": \"has\", \"points\": 21, \"failed\": -15, \"work\": 40, \"wait\": 20}, \"staff-fact\": {\"factor\": \"knows\", \"points\": 2, \"failed\": -4, \"work\": 15, \"wait\": 0}, \"question\": {\"factor\": \"knows\", \"points\": 3, \"failed\": -6, \"work\": 30, \"wait\": 0}, \"approver-link\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 10, \"wait\": 170}, \"approver\": {\"factor\": \"vouched\", \"points\": 25, \"failed\": -20, \"work\": 10, \"wait\": 240}, \"colleague\": {\"factor\": \"vouched\", \"points\": 15, \"failed\": -12, \"work\": 60, \"wait\": 60}, \"badge\": {\"factor\": \"shown\", \"points\": 30, \"failed\": -25, \"work\": 60, \"wait\": 300}, \"recovery-code\": {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 20, \"wait\": 0, \"relayed\": true}, \"stated\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 0, \"wait\": 0, \"relayed\": true}, \"link-by-text\": {\"factor\": \"has\", \"points\": 21, \"failed\": -10, \"work\": 10, \"wait\": 20}, \"link-by-mail\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 10, \"wait\": 45}, \"harbour-word\": {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 5, \"wait\": 0}}, \"caps\": {\"knows\": 3, \"relayed\": 30, \"recentPath\": 3, \"counting\": 10}, \"recentPathDays\": 14, \"validMinutes\": 30, \"signals\": {\"contact-changed\": -2, \"failed-elsewhere\": -3, \"unusual-hour\": -1, \"number-differs\": -1, \"asked-elsewhere\": -2, \"pressed\": -10, \"many-on-number\": -3, \"place-differs\": -2, \"on-leave\": -3, \"looked-around\": -1, \"gone\": \"stop\"}, \"rules\": [{\"action\": \"unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 20, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 1}, {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"own-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"offline-unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"replace-factor\", \"system\": \"*\", \"group\": \"*\", \"points\": 45, \"oneOf\": [[\"vouched\", \"shown\"]], \"paths\": 2}, {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"bridge-officer\", \"points\": 55, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]]}, {\"action\": \"*\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 65, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]], \"paths\": 3, \"secondPerson\": true}, {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2, \"instead\": true}, {\"action\": \"enrol\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\", \"vouched\"]], \"paths\": 2}]}",
+                     *       "name": "with the made-up method",
+                     *       "version": 2
+                     *     }
+                     */
+                    "application/json": components["schemas"]["RulebookFile"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proposeRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "content": "{}",
+                 *       "name": "careful, for the season",
+                 *       "reason": "Seasonal hands have no authenticator."
+                 *     }
+                 */
+                "application/json": components["schemas"]["RulebookToPropose"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "proposal": "01a22a2c-8832-7d05-a9da-df33c4dbc10b"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["RulebookAsked"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description asked-already, locks-everybody-out */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "asked-already",
+                     *       "type": "urn:earnest:problem:asked-already"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    answerRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                proposal: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "agreed": true
+                 *     }
+                 */
+                "application/json": components["schemas"]["RulebookAnswer"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, decided */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -1,11 +1,16 @@
 import { useQuery } from "@tanstack/react-query";
-import { ask, client, type MethodOfRulebook, type RulebookShown } from "../../api/client";
+import { ask, byItself, client, type MethodOfRulebook, type RulebookShown } from "../../api/client";
 import { about } from "../desk/proof/ways";
 import { oneIn } from "./one-in";
+import { ProposedRules } from "./proposed";
 
 /** The rules by which proof is judged: what each check counts and why, what caps it, and what each deed asks. */
 export function RulesPage() {
-  const book = useQuery({ queryKey: ["rulebook"], queryFn: () => ask(client.GET("/api/rulebook")) });
+  const book = useQuery({
+    queryKey: ["rulebook"],
+    queryFn: () => ask(client.GET("/api/rulebook", byItself)),
+    refetchInterval: 10_000,
+  });
   if (book.isPending) return <p className="p-6 text-muted">Opening the book.</p>;
   if (book.isError)
     return (
@@ -30,6 +35,7 @@ export function RulesPage() {
           <Methods rules={rules} />
         </section>
         <aside aria-label="What holds for all" className="px-5 py-3">
+          <ProposedRules proposed={rules.proposed} />
           <Caps rules={rules} />
           <Signals rules={rules} />
         </aside>
@@ -67,7 +73,7 @@ function Methods({ rules }: { rules: RulebookShown }) {
             <th className="py-1 font-semibold">Check</th>
             <th className="py-1 font-semibold">rests on</th>
             <th className="py-1 text-right font-semibold">passed</th>
-            <th className="py-1 text-right font-semibold">failed</th>
+            <th className="py-1 pl-3 text-right font-semibold">failed</th>
             <th className="py-1 pl-4 font-semibold">takes</th>
           </tr>
         </thead>
@@ -132,7 +138,10 @@ function Signals({ rules }: { rules: RulebookShown }) {
       <ul>
         {rules.signals.map((signal) => (
           <li key={signal.id} className="grid grid-cols-[1fr_auto] border-hair border-b py-1">
-            {signal.words}
+            <span className={signal.here ? "" : "text-muted"}>
+              {signal.words}
+              {!signal.here && <small className="block text-muted text-xs">not seen at this desk yet</small>}
+            </span>
             <span className={`num font-semibold ${signal.stops ? "text-stop" : ""}`}>
               {signal.stops ? "stops all" : signed(signal.points)}
             </span>

@@ -150,7 +150,14 @@ class ApiExamplesTest {
     }
 
     private void aVisit() {
+        var ravi = app.desk("ravi.anand").api();
+        String file = examples.send(ravi, "rulebookFile").get("content").asString();
+        String proposal =
+                examples.send(ravi, "proposeRulebook", Map.of("content", file))
+                        .get("proposal")
+                        .asString();
         examples.send(api, "rulebook");
+        examples.send(ravi, "answerRulebook", Map.of("proposal", proposal, "agreed", false));
         String visit = examples.send(api, "openVisit").get("ticket").asString();
         tove.claim(visit, "pramanholt").ok();
         String pressed = tove.api().post("/api/visits").ok().get("ticket").asString();

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 
+import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -36,6 +37,12 @@ class SecondPersonTest {
         }
         assertThat(ask().problem()).isEqualTo("not-sure-enough");
         badge();
+    }
+
+    /** Other tests find the account locked, as it was. */
+    @AfterEach
+    void locked() {
+        app.directory().lock("LDAP", PRIVILEGED);
     }
 
     private String visit() {

@@ -12,6 +12,7 @@ public enum Right {
     LIFT_STOP("lift what a person's 'no' stopped", "a steward"),
     MANAGE_STAFF("say who works here", "a steward"),
     SET_UP("set Earnest up", "a steward"),
+    SET_RULES("change the rules by which proof is judged", "a steward"),
     RELEASE_SIGN_IN("release somebody's sign-in", "a steward");
 
     private final String words;

@@ -9,7 +9,13 @@ import java.util.Set;
 /** The roles and what each may do; what is not named is denied. */
 public enum Role {
     ANALYST(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD)),
-    LEAD(Set.of(Right.WORK_AT_DESK, Right.READ_RECORD, Right.RELEASE_SIGN_IN, Right.LIFT_STOP)),
+    LEAD(
+            Set.of(
+                    Right.WORK_AT_DESK,
+                    Right.READ_RECORD,
+                    Right.RELEASE_SIGN_IN,
+                    Right.LIFT_STOP,
+                    Right.SET_RULES)),
     AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL)),
     STEWARD(
             Set.of(
@@ -18,6 +24,7 @@ public enum Role {
                     Right.ERASE_PERSONAL,
                     Right.CHANGE_KEY,
                     Right.SET_UP,
+                    Right.SET_RULES,
                     Right.MANAGE_STAFF));
 
     private final Set<Right> rights;

@@ -8,6 +8,7 @@ import earnest.ground.Problem;
 import earnest.ground.Waypoints;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
+import earnest.record.TheRecord;
 import earnest.systems.Action;
 import earnest.systems.ManagedSystem;
 import earnest.tickets.Actor;
@@ -30,6 +31,7 @@ class ChangeDecision {
     private final Tickets tickets;
     private final WrappedSecrets secrets;
     private final Waypoints waypoints;
+    private final TheRecord record;
 
     ChangeDecision(
             ChangeRepository changes,
@@ -39,7 +41,8 @@ class ChangeDecision {
             Standing standing,
             Tickets tickets,
             WrappedSecrets secrets,
-            Waypoints waypoints) {
+            Waypoints waypoints,
+            TheRecord record) {
         this.changes = changes;
         this.newChanges = newChanges;
         this.subjects = subjects;
@@ -48,6 +51,7 @@ class ChangeDecision {
         this.tickets = tickets;
         this.secrets = secrets;
         this.waypoints = waypoints;
+        this.record = record;
     }
 
     /**
@@ -92,6 +96,29 @@ class ChangeDecision {
         tickets.bump(ticketId);
         waypoints.pass("change-intended-uncommitted");
         return change.id;
+    }
+
+    /** Writes down that it was refused, and by what. */
+    void notAllowed(
+            UUID ticketId,
+            Actor actor,
+            Changes.Intent intent,
+            Subject subject,
+            NotAllowed refused) {
+        Entry by =
+                switch (actor) {
+                    case Actor.AtDesk(SignedIn me) ->
+                            Entry.by(EntryKind.CHANGE_NOT_ALLOWED, me.id(), me.name());
+                    case Actor.Alone _ -> Entry.byEarnest(EntryKind.CHANGE_NOT_ALLOWED);
+                };
+        record.append(
+                by.ticket(ticketId, tickets.view(ticketId).conversation())
+                        .person(subject.person().id(), subject.person().name())
+                        .account(subject.account().system(), subject.account().name())
+                        .data("action", intent.action().word())
+                        .data("deed", intent.action().deed())
+                        .data("missing", refused.missing())
+                        .why(refused.judged().why()));
     }
 
     private Entry entry(

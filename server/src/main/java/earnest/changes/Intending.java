@@ -56,6 +56,10 @@ class Intending {
                             () ->
                                     decision.decide(
                                             ticket, actor, system, intent, subject, password));
+        } catch (NotAllowed refused) {
+            // What would have been written with it is gone; that it was refused stands.
+            writes.run(() -> decision.notAllowed(ticket, actor, intent, subject, refused));
+            throw refused;
         } catch (DuplicateKeyException another) {
             // Of two at once the row decides that says that a change of the account runs.
             id = writes.get(() -> decision.running(ticket, intent.action(), subject));

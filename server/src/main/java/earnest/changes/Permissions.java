@@ -3,7 +3,6 @@ package earnest.changes;
 import earnest.checks.Permit;
 import earnest.checks.Standing;
 import earnest.core.assurance.Verdict;
-import earnest.ground.Problem;
 
 import java.util.Objects;
 
@@ -12,31 +11,31 @@ final class Permissions {
     private Permissions() {}
 
     /**
-     * @throws Problem 403 with what is missing, unless the verdict is open
+     * @throws NotAllowed 403 with what is missing, unless the verdict is open
      */
     static Permit mustBeOpen(Standing.Judged judged) {
         return switch (judged.verdict()) {
             case Verdict.Open _ -> Objects.requireNonNull(judged.permit());
             case Verdict.NeedsSecondPerson _ ->
-                    throw new Problem(
-                            403,
+                    throw new NotAllowed(
                             "needs-second-person",
-                            "This needs a second person to approve it, which this desk cannot ask"
-                                    + " for yet. Pass it to your lead.");
+                            "This needs a second person at the desk. Ask for one on the page.",
+                            judged);
             case Verdict.Stopped _ ->
-                    throw new Problem(
-                            403,
+                    throw new NotAllowed(
                             "stopped",
                             "The person said no. Nothing can be done for them until your lead and a"
-                                    + " second person lift it.");
+                                    + " second person lift it.",
+                            judged);
             case Verdict.NoRule _ ->
-                    throw new Problem(403, "no-rule", "No rule allows this. Ask the steward.");
+                    throw new NotAllowed(
+                            "no-rule", "No rule allows this. Ask the steward.", judged);
             case Verdict.Short closed ->
-                    throw new Problem(
-                            403,
+                    throw new NotAllowed(
                             "not-sure-enough",
                             "You cannot do this yet: %s. The page shows the quickest ways."
-                                    .formatted(lacks(closed)));
+                                    .formatted(lacks(closed)),
+                            judged);
         };
     }
 

@@ -6,17 +6,31 @@ import earnest.core.assurance.Caps;
 import earnest.core.assurance.Method;
 import earnest.core.assurance.Signal;
 import earnest.ground.ApiCall;
+import earnest.ground.ManyLines;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** The rules by which proof is judged, in sentences. */
 @RestController
@@ -30,6 +44,7 @@ class RulebookController {
      * @param relayed points that all that can be read out counts together at most
      * @param recentPath points that something recent counts at most
      * @param counting points from which a check counts as something that it rests on
+     * @param proposed what was proposed in its place and waits, or null
      */
     @Schema(name = "RulebookShown")
     record Shown(
@@ -43,7 +58,34 @@ class RulebookController {
             int knows,
             int relayed,
             int recentPath,
-            int counting) {}
+            int counting,
+            @Nullable Proposed proposed) {}
+
+    /** A rulebook that was proposed, and what it says otherwise. */
+    @Schema(name = "RulebookProposed")
+    record Proposed(
+            RulebookProposals.Proposal proposal, List<RulebookDifference.Changed> changes) {}
+
+    /**
+     * A rulebook to be proposed.
+     *
+     * @param content the whole of it, as JSON in a text
+     */
+    @Schema(name = "RulebookToPropose")
+    record ToPropose(
+            @NotBlank @Size(max = 80) String name,
+            @NotBlank @Size(max = 200_000) @ManyLines String content,
+            @NotBlank @Size(max = 400) String reason) {}
+
+    /** The whole of one, as JSON in a text. */
+    @Schema(name = "RulebookFile")
+    record File(String name, long version, String content) {}
+
+    @Schema(name = "RulebookAsked")
+    record Asked(UUID proposal) {}
+
+    @Schema(name = "RulebookAnswer")
+    record Answer(@NotNull Boolean agreed) {}
 
     /**
      * What a method counts.
@@ -65,16 +107,28 @@ class RulebookController {
             boolean relayed,
             boolean here) {}
 
-    /** What a signal counts; a stop counts nothing and closes everything. */
+    /**
+     * What a signal counts; a stop counts nothing and closes everything.
+     *
+     * @param here whether this desk sees it
+     */
     @Schema(name = "SignalOfRulebook")
-    record SignalShown(String id, String words, int points, boolean stops) {}
+    record SignalShown(String id, String words, int points, boolean stops, boolean here) {}
 
     private final Rulebooks rulebooks;
     private final ProofMethods methods;
+    private final List<earnest.checks.signals.Signal> signals;
+    private final RulebookProposals proposals;
 
-    RulebookController(Rulebooks rulebooks, ProofMethods methods) {
+    RulebookController(
+            Rulebooks rulebooks,
+            ProofMethods methods,
+            List<earnest.checks.signals.Signal> signals,
+            RulebookProposals proposals) {
+        this.signals = signals;
         this.rulebooks = rulebooks;
         this.methods = methods;
+        this.proposals = proposals;
     }
 
     @ApiCall(
@@ -88,6 +142,11 @@ class RulebookController {
         me.must(Right.READ_RECORD);
         Rulebooks.InForce book = rulebooks.inForce();
         Set<String> here = methods.all().stream().map(m -> m.id()).collect(Collectors.toSet());
+        Set<String> seen =
+                Stream.concat(
+                                signals.stream().map(one -> one.kind()),
+                                methods.all().stream().flatMap(m -> m.signalKinds().stream()))
+                        .collect(Collectors.toSet());
         Caps caps = book.rules().caps();
         return new Shown(
                 book.name(),
@@ -100,7 +159,7 @@ class RulebookController {
                                         .thenComparing(MethodShown::id))
                         .toList(),
                 book.rules().signals().entrySet().stream()
-                        .map(RulebookController::signal)
+                        .map(one -> signal(one, seen.contains(one.getKey())))
                         .sorted(Comparator.comparing(SignalShown::id))
                         .toList(),
                 book.rules().rules().stream().map(RuleSentences::of).toList(),
@@ -109,7 +168,58 @@ class RulebookController {
                 caps.knows(),
                 caps.relayed(),
                 caps.recentPath(),
-                caps.counting());
+                caps.counting(),
+                proposals
+                        .waiting()
+                        .map(
+                                waiting ->
+                                        new Proposed(
+                                                waiting.proposal(),
+                                                RulebookDifference.between(
+                                                        book.rules(), waiting.rules())))
+                        .orElse(null));
+    }
+
+    @ApiCall(
+            id = "rulebookFile",
+            summary = "Gives the rulebook in force whole.",
+            more = "Its form is that of `./earnest assess`. It can be changed and proposed.")
+    @GetMapping("/api/rulebook/file")
+    File file(SignedIn me) {
+        me.must(Right.READ_RECORD);
+        Rulebooks.InForce book = rulebooks.inForce();
+        return new File(book.name(), book.version(), rulebooks.file(book.version()));
+    }
+
+    @ApiCall(
+            id = "proposeRulebook",
+            summary = "Proposes a rulebook; it is rehearsed on the decisions of the last 90 days.",
+            more =
+                    "It takes force when a second person agrees. One can wait at a time. What is"
+                            + " wrong in it is said by its field.",
+            refuses = {"409 asked-already", "409 locks-everybody-out"},
+            example =
+                    "{\"name\": \"careful, for the season\", \"content\": \"{}\", \"reason\":"
+                            + " \"Seasonal hands have no authenticator.\"}")
+    @PostMapping("/api/rulebook/proposals")
+    Asked propose(SignedIn me, @Valid @RequestBody ToPropose proposed) {
+        return new Asked(
+                proposals.propose(
+                        me,
+                        proposed.name().strip(),
+                        proposed.content(),
+                        proposed.reason().strip()));
+    }
+
+    @ApiCall(
+            id = "answerRulebook",
+            summary = "Agrees to a rulebook, and it is in force; or does not, or takes it back.",
+            refuses = {"403 needs-second-person", "409 changed-meanwhile", "409 decided"},
+            example = "{\"agreed\": true}")
+    @PostMapping("/api/rulebook/proposals/{proposal}/answer")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void answer(SignedIn me, @PathVariable UUID proposal, @Valid @RequestBody Answer answer) {
+        proposals.answer(me, proposal, answer.agreed());
     }
 
     private static MethodShown method(Map.Entry<String, Method> one, boolean here) {
@@ -125,12 +235,16 @@ class RulebookController {
                 here);
     }
 
-    private static SignalShown signal(Map.Entry<String, Signal> one) {
+    private static SignalShown signal(Map.Entry<String, Signal> one, boolean here) {
         return new SignalShown(
-                one.getKey(), plain(one.getKey()), one.getValue().points(), one.getValue().stops());
+                one.getKey(),
+                plain(one.getKey()),
+                one.getValue().points(),
+                one.getValue().stops(),
+                here);
     }
 
-    private static String plain(String id) {
+    static String plain(String id) {
         String words = id.replace('-', ' ');
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }

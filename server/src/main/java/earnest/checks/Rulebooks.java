@@ -130,6 +130,37 @@ class Rulebooks {
                 .update();
     }
 
+    /** The rules of a version. */
+    Rulebook ofVersion(long version) {
+        return version(version).rules();
+    }
+
+    /** The one in force, which nobody replaces until the present transaction ends. */
+    InForce lock() {
+        database.sql("select id from organisation limit 1 for update").query(UUID.class).single();
+        return version(readLatest());
+    }
+
+    /** The text of a version. */
+    String file(long version) {
+        return content(version);
+    }
+
+    /** Puts one in force, in the present transaction; its text stands on the record. */
+    void put(String name, String content) {
+        long next = lock().version() + 1;
+        database.sql(
+                        "insert into rulebook (version, name, content, in_force_since) values (:v,"
+                                + " :n, :c, :at)")
+                .param("v", next)
+                .param("n", name)
+                .param("c", content)
+                .param("at", clock.instant())
+                .update();
+        // Not from what is remembered: until this is committed it may still come to nothing.
+        inFull(new InForce(next, name, parse(content)));
+    }
+
     /** Versions are never changed, so each is read once. */
     private InForce version(long version) {
         return known.computeIfAbsent(

@@ -59,6 +59,7 @@ public enum EntryKind {
     SECOND_REFUSED("did not agree as the second person: {action} in {of} for {person}"),
 
     CHANGE_INTENDED("decided to {deed} {account}{way}"),
+    CHANGE_NOT_ALLOWED("was not allowed to {deed} {account}: {missing}"),
     CHANGE_ASKED("asked the system to {deed} {account}"),
     CHANGE_CLOSED("did not {deed} {account}: {reason}"),
     CHANGE_TOOK_EFFECT("{account} {became}"),
@@ -131,6 +132,9 @@ public enum EntryKind {
     ACCOUNTS_MATCHED("found whose {accounts} accounts of {systemName} are"),
     PERSON_CHANGED("{person} was changed in the directory: {fields}"),
     PERSON_GONE("{person} is gone from the directory"),
+    RULES_PROPOSED("proposed the rulebook {rulebook}: {reason}"),
+    RULES_AGREED("agreed to the rulebook {rulebook}"),
+    RULES_REFUSED("did not agree to the rulebook {rulebook}"),
     RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force"),
 
     // Nothing is recorded so any more; entries made before say it.

@@ -226,6 +226,23 @@ class Ledger implements TheRecord {
                         });
     }
 
+    @Override
+    public void decisions(Instant since, Set<EntryKind> kinds, int most, Consumer<String> each) {
+        client.sql(
+                        """
+                        select e.leaf from (select id, at from entry where kind in (:kinds) and at >= :since
+                            order by at desc, id desc limit :most) k
+                        join entry e on e.id = k.id order by k.at desc, k.id desc
+                        """)
+                .param("kinds", kinds.stream().map(EntryKind::id).toList())
+                .param("since", since)
+                .param("most", most)
+                .query(
+                        row -> {
+                            each.accept(row.getString(1));
+                        });
+    }
+
     private static EntryKind kind(String id) {
         return Arrays.stream(EntryKind.values())
                 .filter(kind -> kind.id().equals(id))

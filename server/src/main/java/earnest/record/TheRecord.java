@@ -48,6 +48,14 @@ public interface TheRecord {
     record Moment(UUID ticket, EntryKind kind, Instant at, @Nullable String detail) {}
 
     /**
+     * Gives what decisions rested on, the latest first.
+     *
+     * @param kinds of entries that hold one
+     * @param each is given the leaf, which says nothing that names anybody
+     */
+    void decisions(Instant since, Set<EntryKind> kinds, int most, Consumer<String> each);
+
+    /**
      * What to look for; null matches all.
      *
      * @param before only entries older than this, for the next page

@@ -258,6 +258,12 @@ public final class DecisionCheck {
         }
         Wanted wanted = verdict.wanted();
         String deed = "%s: %s in %s".formatted(entry.kind(), wanted.action(), wanted.system());
+        if (entry.kind().equals("change-not-allowed")) {
+            if (verdict instanceof Verdict.Open) {
+                throw new Wrong("%s was refused, and the rules allowed it".formatted(deed));
+            }
+            return "%s was refused: %d of %d".formatted(deed, assessment.standing(), asks);
+        }
         if (!DEEDS.contains(entry.kind())) {
             return "%s, judged at %d of %d".formatted(deed, assessment.standing(), asks);
         }

@@ -171,6 +171,19 @@ class DecisionCheckTest {
     }
 
     @Test
+    void aRefusalIsJudgedAgainToo() {
+        entries.subList(3, entries.size()).clear();
+        decided("change-not-allowed", passed.subList(0, 1));
+        entries.remove(2);
+        assertTrue(judged(0).getLast().words().contains("was refused"), "" + judged(0));
+        entries.clear();
+        passed.clear();
+        aCall();
+        decided("change-not-allowed", passed);
+        wrong("was refused, and the rules allowed it");
+    }
+
+    @Test
     void tooLittleProofStandsOut() {
         entries.subList(3, entries.size()).clear();
         decided("change-intended", passed.subList(0, 1));

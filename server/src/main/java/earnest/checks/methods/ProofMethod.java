@@ -10,6 +10,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 
 /**
@@ -116,6 +117,11 @@ public interface ProofMethod {
     /** What speaks against the person by this method: kind of signal to its words. */
     default Map<String, String> signals(Known known) {
         return Map.of();
+    }
+
+    /** The kinds of signal that it can give, as rulebooks name them. */
+    default Set<String> signalKinds() {
+        return Set.of();
     }
 
     /** What shows by itself as soon as somebody is named; empty: nothing. */

@@ -17,10 +17,13 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** The number that a call shows: a line of its own, and no points, since anybody can show it. */
 @Component
 class NumberShown implements ProofMethod {
+    private static final String DIFFERS = "number-differs";
+
     private final People people;
     private final TicketChannels channels;
 
@@ -60,6 +63,11 @@ class NumberShown implements ProofMethod {
                 .orElse(new Shown(null, EntryKind.NUMBER_DIFFERS, what, teller));
     }
 
+    @Override
+    public Set<String> signalKinds() {
+        return Set.of(DIFFERS);
+    }
+
     /** A withheld number differs from nothing. */
     @Override
     public Map<String, String> signals(Known known) {
@@ -74,7 +82,7 @@ class NumberShown implements ProofMethod {
                                 .isPresent();
         return differs
                 ? Map.of(
-                        "number-differs",
+                        DIFFERS,
                         channels.channel(talk.channel()).words().address() + " is not on record")
                 : Map.of();
     }
