@@ -11,6 +11,7 @@ import { chosen, type Subject } from "../lit";
 import { useNotices } from "../notices";
 import { Lifting } from "./lifting";
 import { OpenCheck } from "./open-check";
+import { Refuse } from "./refuse";
 import { SaidNo } from "./said-no";
 import { SecondPerson } from "./second-person";
 import { about, groups, inOrder, type Placed, seconds, wayWords } from "./ways";
@@ -54,6 +55,11 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
               enough={judgement?.verdict === "open" || reckoning.open !== undefined}
             />
           )}
+          {page.ticket.mine &&
+            page.ticket.state !== "CLOSED" &&
+            judgement?.verdict === "short" &&
+            !reckoning.open &&
+            page.changes.length === 0 && <Refuse page={page} judgement={judgement} />}
         </>
       ) : (
         <p className="text-muted">

@@ -84,6 +84,26 @@ class CounterTest {
     }
 
     @Test
+    void whoCannotBeProvedIsRefusedKindly(World world) {
+        try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            tove.press("v");
+            tove.column("Who").getByText("Not named yet").waitFor();
+            tove.type(world.somebody());
+            tove.page().locator("[role=option]").first().waitFor();
+            tove.press("Enter");
+            tove.see("Nothing was checked yet");
+            String url = tove.page().url();
+            tove.press("f");
+            tove.see("Thank you for your patience");
+            tove.accessible("refusing kindly");
+            tove.press("f");
+            tove.see("No page is open");
+            tove.page().navigate(url);
+            tove.see("Refused kindly: temporary password asks 40, and 0 was proved");
+        }
+    }
+
+    @Test
     void theRulesAreReadAsSentences(World world) {
         try (Analyst ravi = Analyst.signIn(world, "ravi.anand")) {
             ravi.page().navigate(world.ground().serverUrl() + "/rules");

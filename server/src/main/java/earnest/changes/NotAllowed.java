@@ -8,8 +8,8 @@ final class NotAllowed extends Problem {
     private static final long serialVersionUID = 1L;
     private final transient Standing.Judged judged;
 
-    NotAllowed(String type, String detail, Standing.Judged judged) {
-        super(403, type, detail);
+    NotAllowed(int status, String type, String detail, Standing.Judged judged) {
+        super(status, type, detail);
         this.judged = judged;
     }
 

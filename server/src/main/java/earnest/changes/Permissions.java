@@ -18,20 +18,23 @@ final class Permissions {
             case Verdict.Open _ -> Objects.requireNonNull(judged.permit());
             case Verdict.NeedsSecondPerson _ ->
                     throw new NotAllowed(
+                            403,
                             "needs-second-person",
                             "This needs a second person at the desk. Ask for one on the page.",
                             judged);
             case Verdict.Stopped _ ->
                     throw new NotAllowed(
+                            403,
                             "stopped",
                             "The person said no. Nothing can be done for them until your lead and a"
                                     + " second person lift it.",
                             judged);
             case Verdict.NoRule _ ->
                     throw new NotAllowed(
-                            "no-rule", "No rule allows this. Ask the steward.", judged);
+                            403, "no-rule", "No rule allows this. Ask the steward.", judged);
             case Verdict.Short closed ->
                     throw new NotAllowed(
+                            403,
                             "not-sure-enough",
                             "You cannot do this yet: %s. The page shows the quickest ways."
                                     .formatted(lacks(closed)),

@@ -79,7 +79,11 @@ class RulebookRehearsal {
                 DECISIONS,
                 MOST,
                 leaf -> {
-                    Rehearsal.Rehearsed one = Rehearsal.of(judged(leaf), proposed);
+                    Fields fields = Fields.of("", Json.read(leaf));
+                    if (!fields.has("why")) {
+                        return; // what Earnest does by itself, such as taking out of force
+                    }
+                    Rehearsal.Rehearsed one = Rehearsal.of(judged(fields), proposed);
                     came.merge(one.came(), 1, Integer::sum);
                     seconds[0] += one.moreSeconds();
                     allowed[0] += one.opens() ? 1 : 0;
@@ -93,9 +97,7 @@ class RulebookRehearsal {
                 allowed[0]);
     }
 
-    private AssessmentInput judged(String leaf) {
-        return JudgedFile.read(
-                Fields.of("", Json.read(leaf)).object("why").object("judged"),
-                rulebooks::ofVersion);
+    private AssessmentInput judged(Fields leaf) {
+        return JudgedFile.read(leaf.object("why").object("judged"), rulebooks::ofVersion);
     }
 }
