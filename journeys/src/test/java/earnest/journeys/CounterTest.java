@@ -86,6 +86,7 @@ class CounterTest {
     @Test
     void whoCannotBeProvedIsRefusedKindly(World world) {
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            tove.see("A visitor is here");
             tove.press("v");
             tove.column("Who").getByText("Not named yet").waitFor();
             tove.type(world.somebody());
