@@ -1,8 +1,6 @@
 package earnest.checks.methods;
 
-import earnest.access.Analysts;
 import earnest.links.LinkPurpose;
-import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
@@ -23,20 +21,13 @@ class AnswerLink implements LinkPurpose {
 
     private final CheckHistory checks;
     private final OutsideReplies replies;
-    private final Tickets tickets;
-    private final Analysts analysts;
+    private final AskingAnalyst asking;
     private final Clock clock;
 
-    AnswerLink(
-            CheckHistory checks,
-            OutsideReplies replies,
-            Tickets tickets,
-            Analysts analysts,
-            Clock clock) {
+    AnswerLink(CheckHistory checks, OutsideReplies replies, AskingAnalyst asking, Clock clock) {
         this.checks = checks;
         this.replies = replies;
-        this.tickets = tickets;
-        this.analysts = analysts;
+        this.asking = asking;
         this.clock = clock;
     }
 
@@ -46,7 +37,7 @@ class AnswerLink implements LinkPurpose {
     }
 
     private Optional<Check> open(UUID about) {
-        return checks.find(about).filter(check -> check.open(clock.instant()));
+        return checks.open(about, clock.instant());
     }
 
     @Override
@@ -55,11 +46,7 @@ class AnswerLink implements LinkPurpose {
     }
 
     private Shown shown(Check check) {
-        String analyst =
-                Optional.ofNullable(tickets.view(check.ticket()).holder())
-                        .flatMap(analysts::find)
-                        .map(Analysts.Colleague::name)
-                        .orElse("Somebody");
+        String analyst = asking.of(check).orElse("Somebody");
         return new Shown(
                 "Are you with the service desk now?",
                 List.of(

@@ -10,4 +10,9 @@ public interface CheckHistory {
     long startedSince(UUID person, String method, Instant since);
 
     Optional<Check> find(UUID check);
+
+    /** A check that is under way and not out of time. */
+    default Optional<Check> open(UUID check, Instant now) {
+        return find(check).filter(one -> one.open(now));
+    }
 }

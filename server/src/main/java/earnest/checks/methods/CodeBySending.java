@@ -7,17 +7,15 @@ import earnest.people.People;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 
 /**
  * A code is sent to a contact on record, and read back by whoever is there. A method says by which
  * carrier: it extends this, and is a {@code @Component}.
  */
-public abstract class CodeBySending implements ProofMethod {
+public abstract class CodeBySending extends BySending {
     protected static final int DIGITS = 6;
     private static final int TRIES = 3;
-    private static final Duration LASTS = Duration.ofMinutes(10);
 
     private final ContactSending sending;
     private final SentCodes codes;
@@ -33,19 +31,12 @@ public abstract class CodeBySending implements ProofMethod {
     public record Parts(
             ContactSending sending, SentCodes codes, Messages messages, ContactWords contacts) {}
 
-    private final Route route;
-
     protected CodeBySending(Route route, Parts parts) {
-        this.route = route;
+        super(route, parts.sending);
         this.sending = parts.sending;
         this.codes = parts.codes;
         this.messages = parts.messages;
         this.contacts = parts.contacts;
-    }
-
-    /** Whether a code may go to a contact that the carrier reaches. */
-    protected boolean allowed(People.Contact contact) {
-        return true;
     }
 
     @Override
@@ -54,19 +45,7 @@ public abstract class CodeBySending implements ProofMethod {
     }
 
     @Override
-    public Duration lasts() {
-        return LASTS;
-    }
-
-    @Override
-    public List<Possible> offers(Known known) {
-        return sending.reached(known, route).stream()
-                .filter(this::allowed)
-                .map(this::possible)
-                .toList();
-    }
-
-    private Possible possible(People.Contact contact) {
+    Possible possible(People.Contact contact, Known known) {
         String id = id() + ":" + contact.id();
         return new Possible(
                 id,

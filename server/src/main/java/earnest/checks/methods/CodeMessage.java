@@ -53,8 +53,7 @@ class CodeMessage implements MessageWriter {
 
     @Override
     public Optional<Secret> words(UUID about) {
-        return checks.find(about)
-                .filter(check -> check.open(clock.instant()))
+        return checks.open(about, clock.instant())
                 .map(
                         check -> {
                             String forWhom = alone(check) ? TYPE_IT : READ_IT;

@@ -8,7 +8,6 @@ import earnest.people.People;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 
 /**
@@ -17,10 +16,9 @@ import java.util.List;
  * the desk answers there; since they may be talked into that on another line, it counts as read
  * out. A method says by which carrier: it extends this, and is a {@code @Component}.
  */
-public abstract class LinkBySending implements ProofMethod {
+public abstract class LinkBySending extends BySending {
     static final String OPENED = "opened";
     static final String NOT_ASKED = "not-asked";
-    private static final Duration LASTS = Duration.ofMinutes(10);
 
     /**
      * What its link is for.
@@ -38,35 +36,17 @@ public abstract class LinkBySending implements ProofMethod {
     private final Messages messages;
     private final Links links;
     private final ContactWords contacts;
-    private final Route route;
 
     protected LinkBySending(Route route, Parts parts) {
-        this.route = route;
+        super(route, parts.sending);
         this.sending = parts.sending;
         this.messages = parts.messages;
         this.links = parts.links;
         this.contacts = parts.contacts;
     }
 
-    /** Whether a link may go to a contact that the carrier reaches. */
-    protected boolean allowed(People.Contact contact) {
-        return true;
-    }
-
     @Override
-    public Duration lasts() {
-        return LASTS;
-    }
-
-    @Override
-    public List<Possible> offers(Known known) {
-        return sending.reached(known, route).stream()
-                .filter(this::allowed)
-                .map(contact -> possible(contact, known.onOwnPage()))
-                .toList();
-    }
-
-    private Possible possible(People.Contact contact, boolean onOwnPage) {
+    Possible possible(People.Contact contact, Known known) {
         String id = id() + ":" + contact.id();
         return new Possible(
                 id,
@@ -76,8 +56,8 @@ public abstract class LinkBySending implements ProofMethod {
                 "Link to " + contact.kind().words(),
                 ContactWords.ending(contact),
                 contact.id(),
-                new Leads(onOwnPage ? OwnPageLink.PURPOSE : AnswerLink.PURPOSE),
-                onOwnPage ? null : true);
+                new Leads(known.onOwnPage() ? OwnPageLink.PURPOSE : AnswerLink.PURPOSE),
+                known.onOwnPage() ? null : true);
     }
 
     @Override

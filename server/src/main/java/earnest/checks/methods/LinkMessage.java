@@ -38,8 +38,7 @@ class LinkMessage implements MessageWriter {
 
     @Override
     public Optional<Secret> words(UUID about) {
-        return checks.find(about)
-                .filter(check -> check.open(clock.instant()))
+        return checks.open(about, clock.instant())
                 .map(
                         check ->
                                 LinkText.around(

@@ -48,7 +48,7 @@ class OwnPageLink implements LinkPurpose {
     }
 
     private Optional<Check> open(UUID about) {
-        return checks.find(about).filter(check -> check.open(clock.instant()));
+        return checks.open(about, clock.instant());
     }
 
     @Override

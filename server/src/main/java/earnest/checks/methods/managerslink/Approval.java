@@ -1,12 +1,11 @@
 package earnest.checks.methods.managerslink;
 
-import earnest.access.Analysts;
+import earnest.checks.methods.AskingAnalyst;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.OutsideReplies;
 import earnest.links.LinkPurpose;
 import earnest.people.People;
-import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
@@ -30,22 +29,19 @@ class Approval implements LinkPurpose {
     private final CheckHistory checks;
     private final OutsideReplies replies;
     private final People people;
-    private final Tickets tickets;
-    private final Analysts analysts;
+    private final AskingAnalyst asking;
     private final Clock clock;
 
     Approval(
             CheckHistory checks,
             OutsideReplies replies,
             People people,
-            Tickets tickets,
-            Analysts analysts,
+            AskingAnalyst asking,
             Clock clock) {
         this.checks = checks;
         this.replies = replies;
         this.people = people;
-        this.tickets = tickets;
-        this.analysts = analysts;
+        this.asking = asking;
         this.clock = clock;
     }
 
@@ -55,7 +51,7 @@ class Approval implements LinkPurpose {
     }
 
     private Optional<Check> open(UUID about) {
-        return checks.find(about).filter(check -> check.open(clock.instant()));
+        return checks.open(about, clock.instant());
     }
 
     @Override
@@ -69,11 +65,7 @@ class Approval implements LinkPurpose {
 
     private Shown shown(Check check) {
         String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
-        String analyst =
-                Optional.ofNullable(tickets.view(check.ticket()).holder())
-                        .flatMap(analysts::find)
-                        .map(Analysts.Colleague::name)
-                        .orElse("The service desk");
+        String analyst = asking.of(check).orElse("The service desk");
         return new Shown(
                 "Is this right?",
                 Stream.of(

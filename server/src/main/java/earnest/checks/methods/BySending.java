@@ -1,0 +1,41 @@
+package earnest.checks.methods;
+
+import earnest.core.assurance.Route;
+import earnest.people.People;
+
+import java.time.Duration;
+import java.util.List;
+
+/** Something is sent to a contact on record, and comes back from whoever is there. */
+abstract class BySending implements ProofMethod {
+    static final Duration LASTS = Duration.ofMinutes(10);
+
+    private final Route route;
+    private final ContactSending sending;
+
+    BySending(Route route, ContactSending sending) {
+        this.route = route;
+        this.sending = sending;
+    }
+
+    /** Whether it may go to a contact that the carrier reaches. */
+    protected boolean allowed(People.Contact contact) {
+        return true;
+    }
+
+    /** What is offered for a contact. */
+    abstract Possible possible(People.Contact contact, Known known);
+
+    @Override
+    public final Duration lasts() {
+        return LASTS;
+    }
+
+    @Override
+    public final List<Possible> offers(Known known) {
+        return sending.reached(known, route).stream()
+                .filter(this::allowed)
+                .map(contact -> possible(contact, known))
+                .toList();
+    }
+}
