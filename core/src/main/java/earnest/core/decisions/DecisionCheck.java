@@ -3,9 +3,7 @@ package earnest.core.decisions;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.AssessmentInput;
 import earnest.core.assurance.Assurance;
-import earnest.core.assurance.Evidence;
 import earnest.core.assurance.JudgedFile;
-import earnest.core.assurance.Outcome;
 import earnest.core.assurance.Rulebook;
 import earnest.core.assurance.RulebookFile;
 import earnest.core.assurance.Verdict;
@@ -19,7 +17,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -34,9 +31,6 @@ import java.util.Set;
 public final class DecisionCheck {
     /** Between a judgement and its entry, in one transaction. */
     private static final Duration LATER = Duration.ofMinutes(5);
-
-    /** Between the end of a check and its entry, in one transaction. */
-    private static final Duration SOON = Duration.ofSeconds(30);
 
     private static final Set<String> ENDS =
             Set.of("check-passed", "check-failed", "check-denied", "check-unanswered");
@@ -67,15 +61,6 @@ public final class DecisionCheck {
      * @param words what it was and why it was allowed, or what is wrong with it
      */
     public record Judged(long entry, boolean allowed, String words) {}
-
-    /** What is wrong with a decision. */
-    private static final class Wrong extends RuntimeException {
-        private static final long serialVersionUID = 1L;
-
-        Wrong(String words) {
-            super(words);
-        }
-    }
 
     /** An entry's leaf. */
     private record Entry(long number, Map<String, Object> leaf) {
@@ -229,7 +214,13 @@ public final class DecisionCheck {
         }
         AssessmentInput input = JudgedFile.read(judged, rulebooks::get);
         sameDeed(entry, input);
-        sameChecks(entry, input);
+        CitedChecks.mustBe(
+                input,
+                Objects.requireNonNull(entry.text("ticket"), "a decision is on a ticket"),
+                Objects.requireNonNull(entry.text("person"), "a decision is about somebody"),
+                entry.at(),
+                known,
+                whole);
         String words = again(entry, why, input);
         remember(asks, change);
         return words;
@@ -303,60 +294,6 @@ public final class DecisionCheck {
         if (Duration.between(input.now(), entry.at()).abs().compareTo(LATER) > 0) {
             throw new Wrong(
                     "it was judged as of %s and done at %s".formatted(input.now(), entry.at()));
-        }
-    }
-
-    /** Evidence is what the entries say, all of it and nothing else. */
-    private void sameChecks(Entry entry, AssessmentInput input) {
-        String ticket = Objects.requireNonNull(entry.text("ticket"), "a decision is on a ticket");
-        String person =
-                Objects.requireNonNull(entry.text("person"), "a decision is about somebody");
-        List<CheckEnded> bearing = known.bearing(ticket, person);
-        Map<String, CheckEnded> byId = new HashMap<>();
-        bearing.forEach(check -> byId.put(check.check(), check));
-        Set<String> cited = new HashSet<>();
-        for (Evidence line : input.evidence()) {
-            cited.add(line.id());
-            CheckEnded check = byId.get(line.id());
-            if (check == null && whole) {
-                throw new Wrong(
-                        "it cites check %s, which did not end on this ticket".formatted(line.id()));
-            }
-            if (check != null) {
-                same(line, check, person);
-            }
-        }
-        for (CheckEnded check : bearing) {
-            boolean counts =
-                    person.equals(check.person()) || check.is("failed") || check.is("denied");
-            if (counts && !cited.contains(check.check())) {
-                throw new Wrong(
-                        "it leaves out check %s, which was %s"
-                                .formatted(check.check(), check.outcome()));
-            }
-        }
-        Wanted wanted = input.wanted().getFirst();
-        if (whole && wanted.secondPerson() != null && !known.agreedTo(ticket, wanted, entry.at())) {
-            throw new Wrong("it rests on a second person who did not agree to it");
-        }
-        if (whole && !input.liftedStops().isEmpty() && !known.wasLifted(person)) {
-            throw new Wrong("it rests on a stop that nobody lifted");
-        }
-    }
-
-    private static void same(Evidence line, CheckEnded check, String person) {
-        boolean same =
-                line.method().equals(check.method())
-                        && line.outcome().word().equals(check.outcome())
-                        && Objects.equals(line.relayed(), check.relayed())
-                        && Duration.between(line.at(), check.at()).abs().compareTo(SOON) <= 0
-                        && (check.conversation() == null
-                                || check.conversation().equals(line.conversation()));
-        if (!same) {
-            throw new Wrong("it cites check %s otherwise than it ended".formatted(line.id()));
-        }
-        if (line.outcome() == Outcome.PASSED && !person.equals(check.person())) {
-            throw new Wrong("it cites check %s, which somebody else passed".formatted(line.id()));
         }
     }
 }
