@@ -37,6 +37,10 @@ class JudgedAgainTest {
     @Test
     void everyDecisionOfAnExportComesOutAsItDid() {
         String account = app.somebody();
+        String unproved = app.visitor(tove);
+        tove.claim(unproved, account).ok();
+        assertThat(tove.change(unproved, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
         String ticket = app.proved(tove, account);
         tove.change(ticket, "temporary-password").ok();
         tove.settled(ticket);
@@ -62,7 +66,7 @@ class JudgedAgainTest {
                         });
 
         assertThat(rulebooks).containsKey(1L);
-        assertThat(decided).hasSizeGreaterThanOrEqualTo(2);
+        assertThat(decided).hasSizeGreaterThanOrEqualTo(3);
         for (JsonNode leaf : decided) {
             assertThat(leaf.get("version").asInt()).isEqualTo(2);
             JsonNode why = leaf.get("why");
@@ -72,9 +76,12 @@ class JudgedAgainTest {
                                     fields(why.get("judged")),
                                     version -> rulebooks.computeIfAbsent(version, this::stored)));
             assertThat(again.standing()).isEqualTo(why.get("standing").asInt());
-            assertThat(again.verdicts()).hasSize(1).allMatch(Verdict.Open.class::isInstance);
-            assertThat(again.verdicts().getFirst().bar().points())
-                    .isEqualTo(why.get("asked").asInt());
+            boolean refused = leaf.get("kind").asString().equals("change-not-allowed");
+            assertThat(again.verdicts())
+                    .hasSize(1)
+                    .allMatch(verdict -> verdict instanceof Verdict.Open != refused);
+            Verdict.Bar bar = again.verdicts().getFirst().bar();
+            assertThat(why.get("asked").asInt()).isEqualTo(bar == null ? 0 : bar.points());
         }
         assertThat(decided.toString()).doesNotContain("+44").doesNotContain("@");
     }
