@@ -163,10 +163,33 @@ interface NewProps {
   done: (words: string) => void;
 }
 
-/** A key for an app: read as a picture, opened on this phone, or typed; then it shows that it works. */
+/** What is said to whoever takes a key into something. */
+const TAKEN = {
+  AUTHENTICATOR: {
+    title: "Add an authenticator",
+    lead: "Take the key into an app that shows six digits. Then type the digits: only then does it count.",
+    open: "Open it in the app on this phone",
+    typed: "Or type this key into the app:",
+    asks: "The six digits that the app shows now",
+    wrong: "That is not it. Wait for the next six digits, and type those.",
+    added: "Your authenticator is added.",
+  },
+  DEVICE: {
+    title: "Add a device that answers",
+    lead: "Take this code into the phone that shall ask you. It shows six digits then. Type them here: only then does it count.",
+    open: "Open it on this phone",
+    typed: "Or type this code there:",
+    asks: "The six digits that it shows",
+    wrong: "That is not it. Type the six digits that the phone shows after it took the code.",
+    added: "Your device is added.",
+  },
+};
+
+/** A key for an app or a device: read as a picture, opened on this phone, or typed; then it shows that it works. */
 function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHand }) {
   const [typed, setTyped] = useState("");
   const code = typed.replaceAll(" ", "");
+  const words = TAKEN[setUp.taker ?? "AUTHENTICATOR"];
   const confirm = (event: FormEvent) => {
     event.preventDefault();
     void own.act(async () => {
@@ -177,8 +200,8 @@ function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHan
         }),
       );
       setTyped("");
-      if (said.right) done("Your authenticator is added. You are told so wherever we reach you.");
-      else own.setTrouble("That is not it. Wait for the next six digits, and type those.");
+      if (said.right) done(`${words.added} You are told so wherever we reach you.`);
+      else own.setTrouble(words.wrong);
       return undefined;
     });
   };
@@ -186,9 +209,9 @@ function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHan
     <Phone
       organisation={page.organisation}
       name={name}
-      title="Add an authenticator"
-      lead="Take the key into an app that shows six digits. Then type the digits: only then does it count."
-      foot="This key is shown once. Read it to nobody, not even to us."
+      title={words.title}
+      lead={words.lead}
+      foot="This is shown once. Read it to nobody, not even to us."
     >
       <Code text={setUp.address ?? ""} />
       <p className="px-5 pt-3">
@@ -196,18 +219,18 @@ function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHan
           className="font-semibold text-seal underline underline-offset-[3px]"
           href={setUp.address ?? undefined}
         >
-          Open it in the app on this phone
+          {words.open}
         </a>
       </p>
       <p className="px-5 pt-3 text-[14.5px] text-muted leading-[21px]">
-        Or type this key into the app:
+        {words.typed}
         <span className="num mt-1 block text-[16.5px] text-ink">
           {setUp.key?.match(/.{1,4}/g)?.join(" ")}
         </span>
       </p>
       <form onSubmit={confirm} className="pt-5">
         <label className="mb-5 grid gap-1.5 px-5 font-semibold">
-          The six digits that the app shows now
+          {words.asks}
           <input
             className="field num min-h-14 px-3 text-2xl tracking-[0.2em]"
             inputMode="numeric"

@@ -57,6 +57,7 @@ class ApiExamplesTest {
         aVisit();
         aLink();
         OwnPageExamples.send(app, examples);
+        DeviceExamples.send(app, tove, examples);
         ChatExamples.send(app, tove, examples);
         texting();
         aStop();

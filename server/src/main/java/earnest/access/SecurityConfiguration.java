@@ -49,12 +49,17 @@ class SecurityConfiguration implements WebMvcConfigurer {
             ClientAddress addresses) {
         return http.csrf(
                         csrf ->
-                                // The line proves itself by a token of its own and has no cookie.
+                                // The line proves itself by a token of its own, a device by its
+                                // key;
+                                // neither has a cookie.
                                 csrf.spa()
                                         .csrfTokenRepository(pageTokens)
                                         .sessionAuthenticationStrategy(
                                                 new NullAuthenticatedSessionStrategy())
-                                        .ignoringRequestMatchers("/api/line/**", "/api/machine/**"))
+                                        .ignoringRequestMatchers(
+                                                "/api/line/**",
+                                                "/api/machine/**",
+                                                "/api/devices/**"))
                 .sessionManagement(s -> s.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .requestCache(cache -> cache.disable())
                 .logout(logout -> logout.disable())
@@ -99,7 +104,8 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 "/api/session",
                                                 "/api/welcome",
                                                 "/api/links/press",
-                                                "/api/links/answer")
+                                                "/api/links/answer",
+                                                "/api/devices/*")
                                         .permitAll()
                                         .requestMatchers(HttpMethod.GET, "/api/session")
                                         .permitAll()

@@ -13,8 +13,8 @@ final class CheckForms {
             case Form.Code(String asks, int digits, var says, boolean trouble) ->
                     new Standing.CheckForm(
                             Standing.FormKind.CODE, asks, digits, says, trouble, List.of());
-            case Form.Text(String asks) ->
-                    new Standing.CheckForm(Standing.FormKind.TEXT, asks, 0, null, false, List.of());
+            case Form.Text(String asks, var says) ->
+                    new Standing.CheckForm(Standing.FormKind.TEXT, asks, 0, says, false, List.of());
             case Form.Choices(String says, List<Form.Choice> choices) ->
                     new Standing.CheckForm(
                             Standing.FormKind.CHOICES,

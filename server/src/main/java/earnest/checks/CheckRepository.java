@@ -45,6 +45,11 @@ interface CheckRepository extends JpaRepository<ProofCheck, UUID>, InsertReposit
                     + " c.startedAt >= ?3")
     long startedSince(UUID person, String method, Instant since);
 
+    @Query(
+            "select c from ProofCheck c where c.personId = ?1 and c.method = ?2 and c.state ="
+                    + " earnest.checks.methods.CheckState.OPEN order by c.startedAt")
+    List<ProofCheck> openOf(UUID person, String method);
+
     /** The ticket of a check, without reading the check itself. */
     @Query("select c.ticketId from ProofCheck c where c.id = ?1")
     Optional<UUID> ticketOf(UUID check);

@@ -6,6 +6,7 @@ import earnest.checks.methods.CheckHistory;
 import org.springframework.stereotype.Component;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -26,5 +27,13 @@ class CheckRows implements CheckHistory {
     @Override
     public Optional<Check> find(UUID check) {
         return checks.findById(check).map(Check.class::cast);
+    }
+
+    @Override
+    public List<Check> openOf(UUID person, String method, Instant now) {
+        return checks.openOf(person, method).stream()
+                .filter(check -> check.open(now))
+                .map(Check.class::cast)
+                .toList();
     }
 }

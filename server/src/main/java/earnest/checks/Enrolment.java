@@ -19,6 +19,7 @@ import java.util.UUID;
 class Enrolment {
     static final String AUTHENTICATOR = "authenticator";
     static final String RECOVERY_CODES = "recovery-codes";
+    static final String DEVICE = "device";
 
     @Id UUID id;
     UUID personId;
@@ -48,7 +49,15 @@ class Enrolment {
     /** On which it was set up, or null where it was brought in. */
     @Nullable UUID ticketId;
 
+    /** The public half of a device's key, or null. */
+    byte @Nullable [] publicKey;
+
+    /** Of the code by which a device is set up, until one took it; else null. */
+    @Nullable String setupMark;
+
+    /** Of a code, or what a device counted up to. */
     long lastUsedStep;
+
     int wrongTries;
     @Nullable Instant wrongSince;
 
@@ -88,6 +97,7 @@ class Enrolment {
     void remove(Instant at) {
         removedAt = at;
         wrappedKey = null;
+        setupMark = null;
     }
 
     WrappedSecrets.Wrapped wrapped() {

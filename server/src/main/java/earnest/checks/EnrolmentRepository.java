@@ -44,8 +44,12 @@ interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepo
             nativeQuery = true)
     int unused(UUID set);
 
-    @Query("select e.personId from Enrolment e")
-    Set<UUID> enrolled();
+    @Query("select e.personId from Enrolment e where e.kind = ?1")
+    Set<UUID> enrolled(String kind);
+
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select e from Enrolment e where e.setupMark = ?1")
+    Optional<Enrolment> bySetup(String mark);
 
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select e from Enrolment e where e.id = ?1")

@@ -53,7 +53,7 @@ public class Enrolments {
     public int enrol(Map<UUID, byte[]> keys) {
         return writes.get(
                 () -> {
-                    Set<UUID> before = enrolments.enrolled();
+                    Set<UUID> before = enrolments.enrolled(Enrolment.AUTHENTICATOR);
                     Instant now = clock.instant();
                     int enrolled = 0;
                     for (Map.Entry<UUID, byte[]> key : keys.entrySet()) {

@@ -12,13 +12,21 @@ public sealed interface SettingUp extends AutoCloseable {
     @Override
     void close();
 
+    /** What takes a key. */
+    enum Taker {
+        /** An app that shows running codes. */
+        AUTHENTICATOR,
+        /** A device that answers. */
+        DEVICE
+    }
+
     /**
-     * A key for an app; it counts once a code of it was typed.
+     * A key for an app or a device; it counts once a code that shows there was typed.
      *
      * @param key in base 32 (RFC 4648, section 6), without padding
      * @param digits of the code that is asked
      */
-    record Key(UUID factor, Secret key, int digits) implements SettingUp {
+    record Key(UUID factor, Secret key, int digits, Taker taker) implements SettingUp {
         @Override
         public void close() {
             key.wipe();

@@ -3,6 +3,7 @@ package earnest.demo;
 import earnest.access.Analysts;
 import earnest.access.Analysts.Newcomer;
 import earnest.access.Role;
+import earnest.checks.Devices;
 import earnest.checks.Enrolments;
 import earnest.ground.Routine;
 import earnest.ground.Writes;
@@ -39,6 +40,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
     private final DemoProperties properties;
     private final Analysts analysts;
     private final Enrolments enrolments;
+    private final Devices devices;
     private final People people;
     private final JdbcClient database;
     private final Writes writes;
@@ -47,12 +49,14 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
             DemoProperties properties,
             Analysts analysts,
             Enrolments enrolments,
+            Devices devices,
             People people,
             JdbcClient database,
             Writes writes) {
         this.properties = properties;
         this.analysts = analysts;
         this.enrolments = enrolments;
+        this.devices = devices;
         this.people = people;
         this.database = database;
         this.writes = writes;
@@ -91,6 +95,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
                 () -> {
                     contacts();
                     enrol();
+                    phones();
                 });
         return NEVER_AGAIN;
     }
@@ -114,6 +119,21 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
                     }
                 });
         enrolments.enrol(byPerson);
+    }
+
+    private void phones() {
+        Map<String, Map<String, String>> phones =
+                JsonMapper.shared().readValue(file("devices.json"), new TypeReference<>() {});
+        phones.forEach(
+                (account, phone) ->
+                        people.byAccount(account)
+                                .ifPresent(
+                                        person ->
+                                                devices.bringIn(
+                                                        UUID.fromString(phone.get("device")),
+                                                        person.id(),
+                                                        Base64.getDecoder()
+                                                                .decode(phone.get("key")))));
     }
 
     private Map<String, UUID> accounts() {

@@ -6,6 +6,7 @@ import earnest.checks.SettingUp;
 import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
+import earnest.links.Links;
 import earnest.organisation.SettingsInForce;
 import earnest.people.People;
 
@@ -60,8 +61,9 @@ class OwnProofsController {
     /**
      * What is shown once. Its own text form would show it.
      *
-     * @param key to be taken into an app, in base 32; null: nothing is to be confirmed
-     * @param address the same, as apps read it
+     * @param key to be taken into an app or a device, in base 32; null: nothing is to be confirmed
+     * @param taker what takes it
+     * @param address the same, as that reads it
      * @param digits of the code that confirms it; else 0
      * @param lines to be kept on paper; else empty
      */
@@ -69,6 +71,7 @@ class OwnProofsController {
     record Shown(
             UUID id,
             @Nullable String key,
+            SettingUp.@Nullable Taker taker,
             @Nullable String address,
             int digits,
             List<String> lines) {
@@ -95,6 +98,7 @@ class OwnProofsController {
     private final Robots robots;
     private final People people;
     private final SettingsInForce settings;
+    private final Links links;
     private final EvenTime time;
     private final Cookies cookies;
 
@@ -104,6 +108,7 @@ class OwnProofsController {
             Robots robots,
             People people,
             SettingsInForce settings,
+            Links links,
             EvenTime time,
             Cookies cookies) {
         this.desk = desk;
@@ -111,6 +116,7 @@ class OwnProofsController {
         this.robots = robots;
         this.people = people;
         this.settings = settings;
+        this.links = links;
         this.time = time;
         this.cookies = cookies;
     }
@@ -204,13 +210,19 @@ class OwnProofsController {
 
     private Shown shown(OwnSession session, SettingUp begun) {
         return switch (begun) {
-            case SettingUp.Key(UUID factor, Secret key, int digits) -> {
+            case SettingUp.Key(UUID factor, Secret key, int digits, SettingUp.Taker taker) -> {
                 String text = key.open(String::new);
-                yield new Shown(factor, text, address(session, text), digits, List.of());
+                String address =
+                        switch (taker) {
+                            case AUTHENTICATOR -> appAddress(session, text);
+                            case DEVICE -> deviceAddress(text);
+                        };
+                yield new Shown(factor, text, taker, address, digits, List.of());
             }
             case SettingUp.Lines(UUID factor, List<Secret> lines) ->
                     new Shown(
                             factor,
+                            null,
                             null,
                             null,
                             0,
@@ -219,7 +231,7 @@ class OwnProofsController {
     }
 
     /** As apps read it: whose it is, and where. */
-    private String address(OwnSession session, String key) {
+    private String appAddress(OwnSession session, String key) {
         String where = settings.now().name();
         String who =
                 people.person(OwnPageDesk.who(session).person())
@@ -227,6 +239,11 @@ class OwnProofsController {
                         .orElse("");
         return "otpauth://totp/%s:%s?secret=%s&issuer=%s"
                 .formatted(encoded(where), encoded(who), key, encoded(where));
+    }
+
+    /** Where the device finds Earnest, and the code by which it is set up. */
+    private String deviceAddress(String setup) {
+        return "earnest-device:%s#%s".formatted(links.publicAddress("/"), setup);
     }
 
     private static String encoded(String text) {

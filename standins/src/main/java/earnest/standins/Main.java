@@ -21,7 +21,8 @@ public final class Main {
         TextGateway gateway = new TextGateway(installation);
         Switchboard switchboard = new Switchboard(installation, args[2]);
         Mailboxes mailboxes = new Mailboxes(Integer.parseInt(args[4]), Integer.parseInt(args[5]));
-        Pockets pockets = new Pockets(installation, gateway, switchboard, mailboxes, args[3]);
+        Pockets pockets =
+                new Pockets(installation, gateway, switchboard, mailboxes, args[2], args[3]);
         server.on("GET", "/health", request -> Map.of("state", "up"));
         server.on("GET", "/pages/*", request -> new Server.Page(request.part(0)));
         gateway.serve(server);

@@ -11,16 +11,16 @@ import java.util.Objects;
 /**
  * The words of spoken passwords: more than 2,048 plain English ones of three to eight letters, made
  * for this. That none is taken for another on a bad line, and what else is asked of them, is
- * checked by the test of this class.
+ * checked by the test of this class. Thread-safe.
  */
-final class SpokenWords {
+public final class SpokenWords {
     private static final class Held {
         static final List<String> ALL = read();
     }
 
     private SpokenWords() {}
 
-    static List<String> all() {
+    public static List<String> all() {
         return Held.ALL;
     }
 

@@ -1,16 +1,10 @@
 package earnest.core.record;
 
-import java.math.BigInteger;
+import earnest.core.signatures.Ed25519;
+
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
-import java.security.GeneralSecurityException;
-import java.security.KeyFactory;
 import java.security.PublicKey;
-import java.security.Signature;
-import java.security.interfaces.EdECPublicKey;
-import java.security.spec.EdECPoint;
-import java.security.spec.EdECPublicKeySpec;
-import java.security.spec.NamedParameterSpec;
 import java.util.Arrays;
 import java.util.Base64;
 import java.util.HexFormat;
@@ -22,7 +16,6 @@ import java.util.HexFormat;
  */
 public final class SealKey {
     private static final byte ED25519 = 0x01;
-    private static final int KEY_BYTES = 32;
     private static final int HASH_BYTES = 4;
 
     private final String name;
@@ -38,18 +31,7 @@ public final class SealKey {
 
     /** The public key of a pair, under a name without white space or plus sign. */
     public static SealKey of(String name, PublicKey key) {
-        if (!(key instanceof EdECPublicKey point)) {
-            throw new IllegalArgumentException("key: must be for Ed25519");
-        }
-        byte[] big = point.getPoint().getY().toByteArray();
-        byte[] little = new byte[KEY_BYTES];
-        for (int i = 0; i < Math.min(big.length, KEY_BYTES); i++) {
-            little[i] = big[big.length - 1 - i];
-        }
-        if (point.getPoint().isXOdd()) {
-            little[KEY_BYTES - 1] |= (byte) 0x80;
-        }
-        return new SealKey(name, little);
+        return new SealKey(name, Ed25519.bytes(key));
     }
 
     /**
@@ -68,7 +50,7 @@ public final class SealKey {
         } catch (IllegalArgumentException e) {
             throw new IllegalArgumentException("key: its last part is not base64", e);
         }
-        if (typed.length != KEY_BYTES + 1 || typed[0] != ED25519) {
+        if (typed.length != Ed25519.KEY_BYTES + 1 || typed[0] != ED25519) {
             throw new IllegalArgumentException("key: must be for Ed25519");
         }
         SealKey key = new SealKey(parts[0], Arrays.copyOfRange(typed, 1, typed.length));
@@ -92,7 +74,7 @@ public final class SealKey {
     }
 
     private byte[] typed() {
-        return ByteBuffer.allocate(KEY_BYTES + 1).put(ED25519).put(key).array();
+        return ByteBuffer.allocate(Ed25519.KEY_BYTES + 1).put(ED25519).put(key).array();
     }
 
     byte[] hash() {
@@ -102,29 +84,7 @@ public final class SealKey {
     }
 
     boolean verifies(byte[] text, byte[] signature) {
-        try {
-            Signature verifier = Signature.getInstance("Ed25519");
-            verifier.initVerify(publicKey());
-            verifier.update(text);
-            return verifier.verify(signature);
-        } catch (GeneralSecurityException e) {
-            // A signature or key that is not even well-formed verifies nothing.
-            return false;
-        }
-    }
-
-    private PublicKey publicKey() throws GeneralSecurityException {
-        byte[] big = new byte[KEY_BYTES];
-        for (int i = 0; i < KEY_BYTES; i++) {
-            big[i] = key[KEY_BYTES - 1 - i];
-        }
-        boolean odd = (big[0] & 0x80) != 0;
-        big[0] &= 0x7f;
-        return KeyFactory.getInstance("Ed25519")
-                .generatePublic(
-                        new EdECPublicKeySpec(
-                                NamedParameterSpec.ED25519,
-                                new EdECPoint(odd, new BigInteger(1, big))));
+        return Ed25519.verifies(key, text, signature);
     }
 
     @Override

@@ -1,6 +1,7 @@
 package earnest.checks.methods;
 
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -10,6 +11,9 @@ public interface CheckHistory {
     long startedSince(UUID person, String method, Instant since);
 
     Optional<Check> find(UUID check);
+
+    /** Checks of a method of a person that are under way and not out of time, oldest first. */
+    List<Check> openOf(UUID person, String method, Instant now);
 
     /** A check that is under way and not out of time. */
     default Optional<Check> open(UUID check, Instant now) {

@@ -14,8 +14,12 @@ public sealed interface Form {
      */
     record Code(String asks, int digits, @Nullable String says, boolean trouble) implements Form {}
 
-    /** A text that the analyst types as they hear it. */
-    record Text(String asks) implements Form {}
+    /**
+     * A text that the analyst types as they hear it.
+     *
+     * @param says what is to be known before, or null
+     */
+    record Text(String asks, @Nullable String says) implements Form {}
 
     /** The analyst says which of some things is so. */
     record Choices(String says, List<Choice> choices) implements Form {}

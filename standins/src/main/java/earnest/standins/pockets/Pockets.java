@@ -29,18 +29,22 @@ public final class Pockets {
     private final Switchboard switchboard;
     private final Mailboxes mailboxes;
     private final Laptop laptop;
+    private final Phones phones;
 
     public Pockets(
             Installation installation,
             TextGateway gateway,
             Switchboard switchboard,
             Mailboxes mailboxes,
-            String directoryUrl) {
+            String earnestUrl,
+            String directoryUrl)
+            throws IOException {
         this.installation = installation;
         this.gateway = gateway;
         this.switchboard = switchboard;
         this.mailboxes = mailboxes;
         this.laptop = new Laptop(directoryUrl);
+        this.phones = new Phones(earnestUrl, installation.home().resolve("world/device-keys.json"));
     }
 
     public void serve(Server server) {
@@ -52,6 +56,8 @@ public final class Pockets {
         server.on("POST", "/api/pockets/*/calls/*/decline", r -> act(r, "declined"));
         server.on("POST", "/api/pockets/*/calls/*/hang-up", r -> act(r, "ended"));
         server.on("POST", "/api/pockets/*/sign-in", this::signIn);
+        server.on("POST", "/api/pockets/*/device", this::setUp);
+        server.on("POST", "/api/pockets/*/device/answers", this::answer);
     }
 
     private Object list(Request request) {
@@ -92,6 +98,7 @@ public final class Pockets {
                         .toList());
         pocket.put("mailboxes", addresses(p));
         pocket.put("calls", switchboard.to(phones));
+        pocket.put("device", this.phones.shown(p.account()));
         pocket.put(
                 "authenticator",
                 installation
@@ -113,6 +120,21 @@ public final class Pockets {
                 "uid=" + p.account() + ",ou=people,dc=brackwater,dc=example",
                 body.path("password").asString(""),
                 body.path("newPassword").asString(""));
+    }
+
+    private Object setUp(Request request) throws IOException {
+        phones.setUp(owner(request).account(), request.json().path("setup").asString(""));
+        return Map.of("said", "Type the code that shows on the page that asks for it.");
+    }
+
+    private Object answer(Request request) throws IOException {
+        JsonNode body = request.json();
+        String word =
+                phones.answer(
+                        owner(request).account(),
+                        body.path("challenge").asString(""),
+                        body.path("answer").asString(""));
+        return word == null ? Map.of() : Map.of("word", word);
     }
 
     private Person owner(Request request) {

@@ -6,14 +6,20 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.attribute.PosixFilePermissions;
+import java.security.GeneralSecurityException;
+import java.security.KeyPair;
+import java.security.KeyPairGenerator;
+import java.security.PublicKey;
 import java.security.SecureRandom;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 
 /**
  * Writes the demo's files into a folder: {@code MakeWorld FOLDER EARNEST_SECRET_FILE
@@ -25,10 +31,13 @@ import java.util.Map;
  *   <li>{@code contacts.json}: which contacts changed lately and who set them, which no directory
  *       says
  *   <li>{@code enrolments.json}: account to base64 key of the authenticator, random each time
+ *   <li>{@code devices.json}: account to id and public key of the phone that answers; and {@code
+ *       device-keys.json}, for the stand-ins, to id and private key
  * </ul>
  */
 public final class MakeWorld {
     private static final int KEY_BYTES = 20;
+    private static final int PUBLIC_KEY_BYTES = 32;
 
     private MakeWorld() {}
 
@@ -47,6 +56,7 @@ public final class MakeWorld {
         write(folder.resolve("people.json"), json.writeValueAsString(people));
         write(folder.resolve("contacts.json"), json.writeValueAsString(contacts(people, now)));
         write(folder.resolve("enrolments.json"), json.writeValueAsString(enrolments(people)));
+        devices(folder);
     }
 
     private static List<Map<String, String>> contacts(List<Person> people, Instant now) {
@@ -76,6 +86,38 @@ public final class MakeWorld {
             }
         }
         return keys;
+    }
+
+    private static void devices(Path folder) throws IOException {
+        Map<String, Map<String, String>> known = new LinkedHashMap<>();
+        Map<String, Map<String, String>> keys = new LinkedHashMap<>();
+        for (String account : Scenes.PHONES_THAT_ANSWER) {
+            KeyPair pair = pair();
+            String id = UUID.randomUUID().toString();
+            known.put(account, Map.of("device", id, "key", base64(publicBytes(pair.getPublic()))));
+            keys.put(account, Map.of("device", id, "key", base64(pair.getPrivate().getEncoded())));
+        }
+        JsonMapper json = JsonMapper.shared();
+        write(folder.resolve("devices.json"), json.writeValueAsString(known));
+        write(folder.resolve("device-keys.json"), json.writeValueAsString(keys));
+    }
+
+    private static KeyPair pair() {
+        try {
+            return KeyPairGenerator.getInstance("Ed25519").generateKeyPair();
+        } catch (GeneralSecurityException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The last 32 bytes of its encoding (RFC 8410, section 4). */
+    private static byte[] publicBytes(PublicKey key) {
+        byte[] encoded = key.getEncoded();
+        return Arrays.copyOfRange(encoded, encoded.length - PUBLIC_KEY_BYTES, encoded.length);
+    }
+
+    private static String base64(byte[] bytes) {
+        return Base64.getEncoder().encodeToString(bytes);
     }
 
     private static void write(Path file, String text) throws IOException {

@@ -11,6 +11,9 @@ import java.util.List;
 
 /** The people about whom the demo tells something. */
 final class Scenes {
+    /** Whose phone answers for them from the start. */
+    static final List<String> PHONES_THAT_ANSWER = List.of("abrandt", "jodelacruz");
+
     private final List<Person> people = new ArrayList<>();
     private int staffNumber = 11_040;
 

@@ -62,7 +62,8 @@ class OwnAuthenticator implements Enrolling {
             return new SettingUp.Key(
                     enrolments.begin(person, ticket, key),
                     Base32.of(key),
-                    AuthenticatorCode.DIGITS);
+                    AuthenticatorCode.DIGITS,
+                    SettingUp.Taker.AUTHENTICATOR);
         } finally {
             Arrays.fill(key, (byte) 0);
         }

@@ -117,7 +117,7 @@ class StaffFact implements ProofMethod {
 
     @Override
     public Form form(Check check) {
-        return new Form.Text("What they say, as you hear it");
+        return new Form.Text("What they say, as you hear it", null);
     }
 
     @Override

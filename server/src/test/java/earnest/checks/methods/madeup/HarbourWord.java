@@ -91,7 +91,7 @@ public class HarbourWord implements ProofMethod {
 
     @Override
     public Form form(Check check) {
-        return new Form.Text("The word of the day");
+        return new Form.Text("The word of the day", null);
     }
 
     @Override

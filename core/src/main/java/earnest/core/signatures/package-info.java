@@ -1,0 +1,5 @@
+/** Signatures, whatever they are under. */
+@NullMarked
+package earnest.core.signatures;
+
+import org.jspecify.annotations.NullMarked;
