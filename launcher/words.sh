@@ -68,7 +68,7 @@ Earnest is up.
   The pockets        http://127.0.0.1:$EARNEST_STANDINS_PORT/pockets       people's phones
   Shore cloud        http://127.0.0.1:$EARNEST_STANDINS_PORT/cloud         a service with accounts of its own
 
-Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in"))
+Demo sign-ins (the password of each: $(cat "$EARNEST_HOME/secrets/demo-sign-in"); six digits more are in their pockets)
   tove.rask          analyst
   jonas.lie          analyst
   ravi.anand         their lead, may lift what a 'no' stopped, with a second person

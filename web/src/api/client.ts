@@ -22,6 +22,7 @@ export type Found = Schemas["PersonFound"];
 export type Sealing = Schemas["SealOverEntry"];
 export type Read = Schemas["EntryRead"];
 export type Me = Schemas["SignedInAnalyst"];
+export type SecondFactor = Schemas["SecondFactorSettingUp"];
 export type Colleague = Schemas["Colleague"];
 export type Demo = Schemas["DemoState"];
 export type PasswordTrial = Schemas["PasswordTrial"];
@@ -72,9 +73,28 @@ const csrf = () => document.cookie.match(/(?:^|; )(?:__Host-)?XSRF-TOKEN=([^;]*)
 
 /** An answer that does not come must not keep a page from asking again. */
 const DEADLINE = { reading: 20_000, acting: 60_000 };
-const withDeadline = (request: Request) => {
+const once = (request: Request) => {
   const deadline = request.method === "GET" ? DEADLINE.reading : DEADLINE.acting;
   return fetch(request, { signal: AbortSignal.any([request.signal, AbortSignal.timeout(deadline)]) });
+};
+
+type Proves = () => Promise<boolean>;
+let proves: Proves = async () => false;
+/** Says how whoever is signed in shows again that it is they; gives whether they did. */
+export const onProveAgain = (how: Proves) => {
+  proves = how;
+};
+
+/** What lowers safety asks for a code first; with it, the same is sent again. */
+const withDeadline = async (request: Request) => {
+  const again = request.method === "GET" ? undefined : request.clone();
+  const response = await once(request);
+  if (!again || response.status !== 403) return response;
+  const document = (await response
+    .clone()
+    .json()
+    .catch(() => ({}))) as { title?: string };
+  return document.title === "prove-again" && (await proves()) ? once(again) : response;
 };
 
 export const client = createClient<paths>({ baseUrl: location.origin, fetch: withDeadline });

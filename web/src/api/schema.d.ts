@@ -1022,11 +1022,51 @@ export interface paths {
         put?: never;
         /**
          * Signs somebody in.
-         * @description The answer and its time are the same for a name that is not there. A new token comes with the answer, as the cookie XSRF-TOKEN.
+         * @description The answer and its time are the same for a name that is not there. Whoever knows the password and sends no code is told that one is wanted, or that their authenticator is to be set up first. A new token comes with the answer, as the cookie XSRF-TOKEN.
          */
         post: operations["signIn"];
         /** Ends the session. */
         delete: operations["signOut"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Shows again that it is oneself, before what lowers what keeps people safe.
+         * @description It is good for ten minutes, in this session.
+         */
+        post: operations["proveAgain"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begins to set up the authenticator of somebody who has none yet.
+         * @description What is given is shown once. It counts from the first signing in with a code of it.
+         */
+        post: operations["setUpSecondFactor"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1097,6 +1137,26 @@ export interface paths {
         put?: never;
         /** Asks for the end of somebody's work here: they are signed out at once and cannot sign in again. */
         post: operations["endWork"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{analyst}/factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Asks for somebody's authenticator to be taken away, such as one that is lost.
+         * @description Their password goes with it, since it alone would set up the next one: they are signed out at once and wait for an invitation.
+         */
+        post: operations["takeFactorAway"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2001,6 +2061,7 @@ export interface components {
             state: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
         };
         Credentials: {
+            code?: string;
             login: string;
             password: string;
         };
@@ -2012,6 +2073,7 @@ export interface components {
         };
         DemoSignIn: {
             login: string;
+            pocket: string;
             who: string;
         };
         DemoState: {
@@ -2528,6 +2590,9 @@ export interface components {
             /** Format: uuid */
             ticket?: string;
         };
+        ProvedAgain: {
+            code: string;
+        };
         RecordEntry: {
             account?: string;
             actor: string;
@@ -2711,6 +2776,10 @@ export interface components {
             number?: number;
             sealed: boolean;
             to: string;
+        };
+        SecondFactorSettingUp: {
+            address: string;
+            key: string;
         };
         SecondPerson: {
             action: string;
@@ -3263,19 +3332,21 @@ export interface operations {
                      * @example {
                      *       "on": true,
                      *       "play": {
-                     *         "password": "harbour-1c0ffee",
-                     *         "pocket": "http://127.0.0.1:8081/pockets/iokafor",
+                     *         "password": "harbour-4eb3e004",
+                     *         "pocket": "http://127.0.0.1:22061/pockets/iokafor",
                      *         "signIns": [
                      *           {
                      *             "login": "tove.rask",
+                     *             "pocket": "http://127.0.0.1:22061/pockets/trask",
                      *             "who": "an analyst"
                      *           },
                      *           {
                      *             "login": "jonas.lie",
+                     *             "pocket": "http://127.0.0.1:22061/pockets/jlie",
                      *             "who": "a second analyst"
                      *           }
                      *         ],
-                     *         "switchboard": "http://127.0.0.1:8081/switchboard"
+                     *         "switchboard": "http://127.0.0.1:22061/switchboard"
                      *       },
                      *       "ready": true
                      *     }
@@ -10700,7 +10771,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11609,7 +11680,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -11761,7 +11832,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description needs-second-person, no-right, not-from-this-page */
+            /** @description needs-second-person, no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12217,6 +12288,7 @@ export interface operations {
             content: {
                 /**
                  * @example {
+                 *       "code": "123456",
                  *       "login": "tove.rask",
                  *       "password": "a long sentence of hers"
                  *     }
@@ -12264,7 +12336,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description sign-in-refused */
+            /** @description code-wanted, second-factor-missing, sign-in-refused */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -12274,14 +12346,14 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 401,
-                     *       "title": "sign-in-refused",
-                     *       "type": "urn:earnest:problem:sign-in-refused"
+                     *       "title": "code-wanted",
+                     *       "type": "urn:earnest:problem:code-wanted"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description not-from-this-page */
+            /** @description code-refused, not-from-this-page */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12291,8 +12363,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 403,
-                     *       "title": "not-from-this-page",
-                     *       "type": "urn:earnest:problem:not-from-this-page"
+                     *       "title": "code-refused",
+                     *       "type": "urn:earnest:problem:code-refused"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -12413,6 +12485,324 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proveAgain: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "code": "123456"
+                 *     }
+                 */
+                "application/json": components["schemas"]["ProvedAgain"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description code-refused, no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "code-refused",
+                     *       "type": "urn:earnest:problem:code-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setUpSecondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "login": "tove.rask",
+                 *       "password": "a long sentence of hers"
+                 *     }
+                 */
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "address": "otpauth://totp/Earnest:staff.example-two?secret=XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727&issuer=Earnest",
+                     *       "key": "XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SecondFactorSettingUp"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description sign-in-refused, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "sign-in-refused",
+                     *       "type": "urn:earnest:problem:sign-in-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description factor-there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "factor-there",
+                     *       "type": "urn:earnest:problem:factor-there"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -12632,7 +13022,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description needs-second-person, no-right, not-from-this-page */
+            /** @description needs-second-person, no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12806,7 +13196,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -12939,7 +13329,140 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description ended, last-steward */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "ended",
+                     *       "type": "urn:earnest:problem:ended"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    takeFactorAway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                analyst: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "change": "01a22aab-d335-7ccd-aafd-fb67eb9d4a33"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["StaffChangeMade"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13072,7 +13595,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -13234,7 +13757,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description no-right, not-from-this-page */
+            /** @description no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -18567,7 +19090,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description needs-second-person, no-right, not-from-this-page */
+            /** @description needs-second-person, no-right, not-from-this-page, prove-again */
             403: {
                 headers: {
                     [name: string]: unknown;

@@ -10,6 +10,7 @@ import { SignIn } from "../sign-in/sign-in";
 import { SignedIn } from "./context";
 import { KeyList } from "./key-list";
 import { Opened } from "./opened";
+import { ProveAgain } from "./prove-again";
 import { ThemeSwitch } from "./theme-switch";
 
 const initials = (name: string) =>
@@ -92,6 +93,7 @@ export function Shell() {
       <SignedIn value={who}>
         <Opened />
       </SignedIn>
+      <ProveAgain />
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
     </div>
   );

@@ -1,65 +1,27 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
-import { ask, client, type Demo, Problem } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ask, client, type Demo } from "../api/client";
 import { Button } from "../ui/parts";
+import { Credentials } from "./credentials";
 import { Scenes } from "./scenes";
 
 /** Signing in; while the demo runs, how to play stands beside it. */
 export function SignIn() {
-  const queries = useQueryClient();
   const [login, setLogin] = useState("");
   const [password, setPassword] = useState("");
-  const [trouble, setTrouble] = useState("");
-  const [busy, setBusy] = useState(false);
   const demo = useQuery({ queryKey: ["demo"], queryFn: () => ask(client.GET("/api/demo")) });
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    setTrouble("");
-    try {
-      const me = await ask(client.POST("/api/session", { body: { login, password } }));
-      queries.setQueryData(["me"], me);
-    } catch (problem) {
-      setTrouble(problem instanceof Problem ? problem.message : "Signing in did not work. Try again.");
-      setPassword("");
-    } finally {
-      setBusy(false);
-    }
-  };
   return (
     <main className="mx-auto grid max-w-4xl gap-10 px-6 py-14 md:grid-cols-[20rem_1fr]">
       <section>
         <h1 className="mb-1 font-bold font-serif text-4xl text-seal tracking-tight">Earnest</h1>
         <p className="mb-6 text-muted">Prove who is calling, then help them, and have it on the record.</p>
-        <form onSubmit={submit} className="grid gap-3">
-          <label className="grid gap-1">
-            Name to sign in with
-            <input
-              className="field"
-              autoComplete="username"
-              value={login}
-              onChange={(e) => setLogin(e.target.value)}
-            />
-          </label>
-          <label className="grid gap-1">
-            Password
-            <input
-              className="field"
-              type="password"
-              autoComplete="current-password"
-              value={password}
-              onChange={(e) => setPassword(e.target.value)}
-            />
-          </label>
-          {trouble && (
-            <p role="alert" className="rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop">
-              {trouble}
-            </p>
-          )}
-          <Button type="submit" disabled={busy || !login || !password} className="justify-center">
-            Sign in
-          </Button>
-        </form>
+        <Credentials
+          login={login}
+          password={password}
+          setLogin={setLogin}
+          setPassword={setPassword}
+          pocket={demo.data?.play?.signIns.find((one) => one.login === login)?.pocket}
+        />
       </section>
       {demo.data?.play && (
         <Play
@@ -89,7 +51,7 @@ function Play({
       </p>
       <ol className="mb-4 grid list-decimal gap-2.5 pl-5">
         <li>
-          Sign in here. One click fills the form in:
+          Sign in here. One click fills the form in; the six digits that are asked then are in their pocket:
           <span className="mt-1.5 flex flex-wrap gap-2">
             {play.signIns.map((s) => (
               <Button key={s.login} quiet onClick={() => choose(s.login, play.password)}>

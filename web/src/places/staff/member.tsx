@@ -35,6 +35,7 @@ export function Member({ member, self, alone, during, leave }: Props) {
         <div className="grid gap-4">
           {member.invited && <Invitation member={member} during={during} />}
           <Change member={member} alone={alone} during={during} />
+          <Factor member={member} alone={alone} during={during} />
           <End member={member} alone={alone} during={during} />
         </div>
       )}
@@ -74,34 +75,62 @@ function Change({ member, alone, during }: DeedProps) {
   );
 }
 
-function End({ member, alone, during }: DeedProps) {
-  const [sure, setSure] = useState(false);
-  if (!sure)
+interface GraveProps {
+  /** What it is, on the button that asks once more. */
+  words: string;
+  says: string;
+  sure: string;
+  run: () => Promise<unknown>;
+}
+
+/** What ends somebody's sessions is asked once more. */
+function Grave({ words, says, sure, run }: GraveProps) {
+  const [open, setOpen] = useState(false);
+  if (!open)
     return (
-      <Button quiet className="justify-self-start" onClick={() => setSure(true)}>
-        End their work here…
+      <Button quiet className="justify-self-start" onClick={() => setOpen(true)}>
+        {words}…
       </Button>
     );
   return (
     <div className="grid gap-2 rounded border border-rule p-2.5">
-      <p>
-        They are signed out at once and cannot sign in again. What they did stays on the record under their
-        name.
-      </p>
+      <p>{says}</p>
       <div className="flex gap-1.5">
-        <Button
-          onClick={() =>
-            void during(() =>
-              ask(client.POST("/api/staff/{analyst}/end", { params: { path: { analyst: member.id } } })),
-            ).then(() => setSure(false))
-          }
-        >
-          {alone ? "End it" : "Ask for it"}
-        </Button>
-        <Button quiet onClick={() => setSure(false)}>
+        <Button onClick={() => void run().then(() => setOpen(false))}>{sure}</Button>
+        <Button quiet onClick={() => setOpen(false)}>
           Not now
         </Button>
       </div>
     </div>
+  );
+}
+
+function End({ member, alone, during }: DeedProps) {
+  return (
+    <Grave
+      words="End their work here"
+      says="They are signed out at once and cannot sign in again. What they did stays on the record under their name."
+      sure={alone ? "End it" : "Ask for it"}
+      run={() =>
+        during(() =>
+          ask(client.POST("/api/staff/{analyst}/end", { params: { path: { analyst: member.id } } })),
+        )
+      }
+    />
+  );
+}
+
+function Factor({ member, alone, during }: DeedProps) {
+  return (
+    <Grave
+      words="Their authenticator is lost"
+      says="It is taken away, and their password with it: they are signed out at once. Then give them a code by hand, and they begin as they did at first. Be sure that it is they who ask."
+      sure={alone ? "Take it away" : "Ask for it to be taken away"}
+      run={() =>
+        during(() =>
+          ask(client.POST("/api/staff/{analyst}/factor", { params: { path: { analyst: member.id } } })),
+        )
+      }
+    />
   );
 }

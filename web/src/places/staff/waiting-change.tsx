@@ -7,6 +7,7 @@ export function wanted(one: Pick<StaffChangeAsked, "kind" | "name" | "login" | "
   const roles = one.roles.join(" and ");
   if (one.kind === "invite") return `take ${one.name} (${one.login}) on as ${roles}`;
   if (one.kind === "roles") return `make ${one.name} (${one.login}) ${roles}, and nothing else`;
+  if (one.kind === "factor") return `take away the authenticator of ${one.name} (${one.login})`;
   return `end the work of ${one.name} (${one.login})`;
 }
 

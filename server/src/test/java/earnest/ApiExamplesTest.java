@@ -6,6 +6,7 @@ import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 import earnest.testkit.Outside;
+import earnest.testkit.StaffCodes;
 
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -74,8 +75,17 @@ class ApiExamplesTest {
         examples.send(http, "health");
         examples.send(http, "demo");
         examples.send(http, "whoIsSignedIn");
-        examples.send(http, "signIn", Map.of("password", app.ground().secret("demo-sign-in")));
+        StaffCodes codes = app.ground().staff();
+        examples.send(
+                http,
+                "signIn",
+                Map.of(
+                        "password",
+                        app.ground().secret("demo-sign-in"),
+                        "code",
+                        codes.code("tove.rask")));
         examples.send(http, "whoIsSignedIn");
+        examples.send(http, "proveAgain", Map.of("code", codes.code("tove.rask")));
         examples.send(http, "signOut");
     }
 
@@ -370,9 +380,14 @@ class ApiExamplesTest {
         newcomer.get("/api/session");
         examples.send(
                 newcomer, "welcome", Map.of("login", second, "code", code, "password", PASSWORD));
-        newcomer.post("/api/session", Map.of("login", second, "password", PASSWORD)).ok();
-        newcomer.get("/api/session");
-        for (String wish : List.of("giveRoles", "endWork")) {
+        JsonNode factor =
+                examples.send(
+                        newcomer,
+                        "setUpSecondFactor",
+                        Map.of("login", second, "password", PASSWORD));
+        app.ground().staff().take(second, factor.get("key").asString());
+        app.signIn(newcomer, second, PASSWORD).ok();
+        for (String wish : List.of("giveRoles", "takeFactorAway", "endWork")) {
             String change = examples.send(maren, wish, one).get("change").asString();
             // Whoever made another lately cannot agree with them, but can say no.
             examples.send(newcomer, "answerStaffChange", Map.of("change", change, "agreed", false));

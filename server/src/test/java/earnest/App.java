@@ -5,6 +5,7 @@ import com.zaxxer.hikari.HikariDataSource;
 import earnest.channels.ChannelEvent;
 import earnest.checks.methods.madeup.HarbourWord;
 import earnest.ground.Writes;
+import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
@@ -75,6 +76,7 @@ public final class App {
                         "--springdoc.default-produces-media-type=application/json",
                         "--springdoc.writer-with-order-by-keys=true");
         ground.beforeEnd(context::close);
+        ground.staff().clock(clock::instant);
         setUpOrganisation();
         Steward steward = new Steward(ground);
         steward.copyPeople(1, 900);
@@ -133,6 +135,11 @@ public final class App {
 
     public Http http() {
         return new Http(ground.serverUrl());
+    }
+
+    /** Signs somebody in, with the code of the authenticator that they have or set up now. */
+    public Answer signIn(Http from, String login, String password) {
+        return ground.staff().signIn(from, login, password);
     }
 
     /** From a place of its own, from which nobody tried anything yet. */

@@ -45,6 +45,7 @@ class ArchitectureTest {
                     "earnest.core.codes.RecoveryCode", // to show it in groups
                     "earnest.checks.RecoveryCodes", // to know it again
                     "earnest.selfservice.OwnProofsController", // to show it to its person, once
+                    "earnest.access.SessionController", // to show a key to its owner, once
                     "earnest.checks.Devices", // to know a setup code again
                     "earnest.checks.methods.tap.DeviceController", // to show it on the device
                     "earnest.checks.methods.tap.TapWords", // to compare it

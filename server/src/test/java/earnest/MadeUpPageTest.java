@@ -12,6 +12,7 @@ import earnest.channels.madeup.Hatch;
 import earnest.channels.madeup.Pigeons;
 import earnest.connectors.madeup.CardIndex;
 import earnest.testkit.Eventually;
+import earnest.testkit.StaffCodes;
 import earnest.testkit.browser.Analyst;
 import earnest.testkit.browser.Browsing;
 import earnest.testkit.browser.Chromium;
@@ -52,6 +53,11 @@ class MadeUpPageTest implements Browsing {
     @Override
     public Browser browser() {
         return chromium.browser();
+    }
+
+    @Override
+    public StaffCodes staff() {
+        return app.ground().staff();
     }
 
     @Override

@@ -51,11 +51,6 @@ class SignInAttacksTest {
                 .admit(List.of(new Analysts.Newcomer(login, login, Set.of(role), null)), PASSWORD);
     }
 
-    private static Answer signIn(Http http, String login, String password) {
-        http.get("/api/session");
-        return http.post("/api/session", Map.of("login", login, "password", password));
-    }
-
     private static List<Answer> atOnce(int times, Callable<Answer> attack) throws Exception {
         try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
             List<Future<Answer>> begun = new ArrayList<>();
@@ -72,7 +67,7 @@ class SignInAttacksTest {
 
     /** As if more than fifty came within a day. */
     private static void afterVeryManyGuesses(App app, String login) {
-        signIn(app.httpFromElsewhere(), login, "wrong");
+        app.signIn(app.httpFromElsewhere(), login, "wrong");
         app.database()
                 .sql(
                         "update guess_limit set tries = 60, next_turn = utc_timestamp(6) + interval"
@@ -96,24 +91,24 @@ class SignInAttacksTest {
     void sixWrongTriesDoNotLockTheAnalystOut(App app) {
         Http attacker = app.httpFromElsewhere();
         for (int i = 0; i < 6; i++) {
-            assertThat(signIn(attacker, "attacked.slow", "wrong").problem())
+            assertThat(app.signIn(attacker, "attacked.slow", "wrong").problem())
                     .isEqualTo("sign-in-refused");
         }
         long begun = System.nanoTime();
-        signIn(app.httpFromElsewhere(), "attacked.slow", PASSWORD).ok();
+        app.signIn(app.httpFromElsewhere(), "attacked.slow", PASSWORD).ok();
         assertThat(System.nanoTime() - begun).as("it is slowed").isGreaterThan(1_000_000_000L);
     }
 
     @Test
     void aBrowserThatSignedInBeforeIsNotSlowedByGuessesFromElsewhere(App app) {
         Http browser = app.httpFromElsewhere();
-        signIn(browser, "attacked.known", PASSWORD).ok();
+        app.signIn(browser, "attacked.known", PASSWORD).ok();
         browser.delete("/api/session");
         afterVeryManyGuesses(app, "attacked.known");
-        assertThat(signIn(app.httpFromElsewhere(), "attacked.known", PASSWORD).problem())
+        assertThat(app.signIn(app.httpFromElsewhere(), "attacked.known", PASSWORD).problem())
                 .isEqualTo("slow-down");
         long begun = System.nanoTime();
-        signIn(browser, "attacked.known", PASSWORD).ok();
+        app.signIn(browser, "attacked.known", PASSWORD).ok();
         assertThat(System.nanoTime() - begun).isLessThan(2_000_000_000L);
     }
 
@@ -175,7 +170,7 @@ class SignInAttacksTest {
         Http place = app.httpFromElsewhere();
         place.get("/api/session");
         atOnce(70, guess(place));
-        signIn(app.httpFromElsewhere(), "jonas.lie", app.ground().secret("demo-sign-in")).ok();
+        app.signIn(app.httpFromElsewhere(), "jonas.lie", app.ground().secret("demo-sign-in")).ok();
     }
 
     @Test
@@ -187,14 +182,14 @@ class SignInAttacksTest {
         // However long the tries take on a busy machine, none of them leaks out.
         try (App.Later _ = app.still()) {
             atOnce(70, guess(liar));
-            assertThat(signIn(again, "nobody", "wrong").problem()).isEqualTo("slow-down");
+            assertThat(app.signIn(again, "nobody", "wrong").problem()).isEqualTo("slow-down");
         }
     }
 
     @Test
     void aLeadReleasesANameAndNobodyElseDoes(App app) {
         afterVeryManyGuesses(app, "attacked.released");
-        assertThat(signIn(app.httpFromElsewhere(), "attacked.released", PASSWORD).problem())
+        assertThat(app.signIn(app.httpFromElsewhere(), "attacked.released", PASSWORD).problem())
                 .isEqualTo("slow-down");
         String id =
                 app.database()
@@ -203,13 +198,13 @@ class SignInAttacksTest {
                         .single()
                         .toString();
         Http analyst = app.httpFromElsewhere();
-        signIn(analyst, "jonas.lie", app.ground().secret("demo-sign-in")).ok();
+        app.signIn(analyst, "jonas.lie", app.ground().secret("demo-sign-in")).ok();
         assertThat(analyst.post("/api/analysts/" + id + "/release").problem())
                 .isEqualTo("no-right");
         Http lead = app.httpFromElsewhere();
-        signIn(lead, "attack.lead", PASSWORD).ok();
+        app.signIn(lead, "attack.lead", PASSWORD).ok();
         lead.post("/api/analysts/" + id + "/release").ok();
-        signIn(app.httpFromElsewhere(), "attacked.released", PASSWORD).ok();
+        app.signIn(app.httpFromElsewhere(), "attacked.released", PASSWORD).ok();
     }
 
     @Test
@@ -230,7 +225,7 @@ class SignInAttacksTest {
     @Test
     void aPasswordTypedAsTheNameStandsNowhere(App app) {
         String canary = "canary-" + UUID.randomUUID();
-        signIn(app.httpFromElsewhere(), canary, "wrong");
+        app.signIn(app.httpFromElsewhere(), canary, "wrong");
         for (String column :
                 new String[] {
                     "entry.leaf", "entry_personal.value", "guess_limit.bucket", "analyst.login"
@@ -251,8 +246,8 @@ class SignInAttacksTest {
     @Test
     void aRefusedSignInDoesNotEndTheSessionThatWasOpen(App app) {
         Http http = app.httpFromElsewhere();
-        signIn(http, "attacked.open", PASSWORD).ok();
-        assertThat(signIn(http, "attacked.open", "wrong").status()).isEqualTo(401);
+        app.signIn(http, "attacked.open", PASSWORD).ok();
+        assertThat(app.signIn(http, "attacked.open", "wrong").status()).isEqualTo(401);
         http.get("/api/desk").ok();
     }
 
@@ -262,7 +257,7 @@ class SignInAttacksTest {
                 .sql("update analyst set password_hash = :h where login = 'attacked.weak'")
                 .param("h", new Argon2PasswordEncoder(16, 32, 1, 4096, 1).encode(PASSWORD))
                 .update();
-        signIn(app.httpFromElsewhere(), "attacked.weak", PASSWORD).ok();
+        app.signIn(app.httpFromElsewhere(), "attacked.weak", PASSWORD).ok();
         assertThat(
                         app.database()
                                 .sql(
@@ -271,15 +266,15 @@ class SignInAttacksTest {
                                 .query(String.class)
                                 .single())
                 .startsWith("$argon2id$v=19$m=19456,t=2,p=1$");
-        signIn(app.httpFromElsewhere(), "attacked.weak", PASSWORD).ok();
+        app.signIn(app.httpFromElsewhere(), "attacked.weak", PASSWORD).ok();
     }
 
     @Test
     void thePagesTokenOfAnotherSessionOrAnInventedOneIsWorthNothing(App app) {
         Http mine = app.httpFromElsewhere();
-        signIn(mine, "attacked.open", PASSWORD).ok();
+        app.signIn(mine, "attacked.open", PASSWORD).ok();
         Http other = app.httpFromElsewhere();
-        signIn(other, "jonas.lie", app.ground().secret("demo-sign-in")).ok();
+        app.signIn(other, "jonas.lie", app.ground().secret("demo-sign-in")).ok();
         for (String token : List.of(other.cookie("XSRF-TOKEN"), "invented", "a.b")) {
             Http forged =
                     app.httpFromElsewhere()
@@ -300,7 +295,7 @@ class SignInAttacksTest {
     @Test
     void aPageOfAnotherOriginIsRefusedEvenWithTheToken(App app) {
         Http mine = app.httpFromElsewhere();
-        signIn(mine, "attacked.open", PASSWORD).ok();
+        app.signIn(mine, "attacked.open", PASSWORD).ok();
         for (String origin : List.of("http://evil.example", "null", "http://localhost:1")) {
             assertThat(mine.with("Origin", origin).delete("/api/session").problem())
                     .isEqualTo("not-from-this-page");

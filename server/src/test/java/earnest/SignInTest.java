@@ -13,17 +13,11 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import java.time.Duration;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /** Signing in, its limits, and what a session may do. */
 @ExtendWith(App.Running.class)
 class SignInTest {
-    private static Answer signIn(Http http, String login, String password) {
-        http.get("/api/session");
-        return http.post("/api/session", Map.of("login", login, "password", password));
-    }
-
     @Test
     void whoIsAdmittedAgainHasTheNewPassword(App app) {
         Analysts analysts = app.bean(Analysts.class);
@@ -34,9 +28,9 @@ class SignInTest {
         analysts.admit(List.of(first), "the old password of all");
         analysts.admit(List.of(first, second), "the new password of all");
         for (String login : new String[] {"admitted.first", "admitted.second"}) {
-            assertThat(signIn(app.http(), login, "the old password of all").status())
+            assertThat(app.signIn(app.http(), login, "the old password of all").status())
                     .isEqualTo(401);
-            signIn(app.http(), login, "the new password of all").ok();
+            app.signIn(app.http(), login, "the new password of all").ok();
         }
         String before = hashOf(app, "admitted.second");
         analysts.admit(List.of(first, second), "the new password of all");
@@ -53,11 +47,11 @@ class SignInTest {
 
     @Test
     void anUnknownNameIsAnsweredAsAWrongPassword(App app) {
-        Answer unknown = signIn(app.http(), "nobody.at.all", "some password");
-        Answer wrong = signIn(app.http(), "jonas.lie", "some password");
+        Answer unknown = app.signIn(app.http(), "nobody.at.all", "some password");
+        Answer wrong = app.signIn(app.http(), "jonas.lie", "some password");
         assertThat(unknown.status()).isEqualTo(wrong.status()).isEqualTo(401);
         assertThat(unknown.text()).isEqualTo(wrong.text());
-        signIn(app.http(), "jonas.lie", app.ground().secret("demo-sign-in")).ok();
+        app.signIn(app.http(), "jonas.lie", app.ground().secret("demo-sign-in")).ok();
     }
 
     @Test
@@ -103,7 +97,7 @@ class SignInTest {
         String before = http.cookie("XSRF-TOKEN");
         http.get("/api/session");
         assertThat(http.cookie("XSRF-TOKEN")).isEqualTo(before).isNotEmpty();
-        signIn(http, "tove.rask", app.ground().secret("demo-sign-in")).ok();
+        app.signIn(http, "tove.rask", app.ground().secret("demo-sign-in")).ok();
         String after = http.cookie("XSRF-TOKEN");
         assertThat(after).isNotEqualTo(before).isNotEmpty();
         for (String path : new String[] {"/api/session", "/api/desk", "/api/analysts", "/"}) {
@@ -173,6 +167,8 @@ class SignInTest {
                                 java.net.http.HttpRequest.BodyPublishers.ofString(
                                         "{\"login\":\"tove.rask\",\"password\":\""
                                                 + app.ground().secret("demo-sign-in")
+                                                + "\",\"code\":\""
+                                                + app.ground().staff().code("tove.rask")
                                                 + "\"}"))
                         .build();
         var answer = client.send(request, java.net.http.HttpResponse.BodyHandlers.ofString());

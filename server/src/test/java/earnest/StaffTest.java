@@ -84,8 +84,7 @@ class StaffTest {
     }
 
     private Answer signIn(Http http, String login) {
-        http.get("/api/session");
-        return http.post("/api/session", Map.of("login", login, "password", PASSWORD));
+        return app.signIn(http, login, PASSWORD);
     }
 
     /** Taken on, welcomed and signed in. */

@@ -128,6 +128,7 @@ final class ExportBench {
         command.command().addFirst(ground.checkout().resolve("earnest").toString());
         command.environment().put("EARNEST_URL", ground.serverUrl());
         command.environment().put("EARNEST_PASSWORD", ground.secret("demo-sign-in"));
+        command.environment().put("EARNEST_CODE", ground.staff().code("elif.hartono"));
         int code =
                 command.redirectOutput(out.toFile())
                         .redirectError(ProcessBuilder.Redirect.INHERIT)

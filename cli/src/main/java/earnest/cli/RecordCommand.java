@@ -28,7 +28,8 @@ final class RecordCommand implements Command {
 
         Asks the running server for the record, on standard output: entries N up to but not with N, the
         receipt of a ticket, or the key that seals are checked with. LOGIN must be allowed to read the
-        record, and to export it. The password is asked for, or taken from EARNEST_PASSWORD. What is
+        record, and to export it. The password and the code of the authenticator are asked for, or taken from
+        EARNEST_PASSWORD and EARNEST_CODE. What is
         taken out is itself an entry of the record.
 
         change-key makes a new key. That it takes over is an entry with the reason, which the old key
@@ -67,7 +68,10 @@ final class RecordCommand implements Command {
             throw Refused.field("--as", "say as whom to sign in");
         }
         try (Server server = new Server(System.getenv("EARNEST_URL"))) {
-            server.signIn(login, password());
+            server.signIn(
+                    login,
+                    asked("EARNEST_PASSWORD", "Password: "),
+                    asked("EARNEST_CODE", "Code of your authenticator: "));
             switch (what) {
                 case "key" -> out.println(key(server));
                 case "change-key" -> changeKey(server, String.valueOf(reason), out);
@@ -171,15 +175,16 @@ final class RecordCommand implements Command {
         return "/api/tickets/" + entry.get("ticket") + "/receipt";
     }
 
-    private static String password() {
-        String given = System.getenv("EARNEST_PASSWORD");
+    /** From the environment, or typed unseen. */
+    private static String asked(String variable, String prompt) {
+        String given = System.getenv(variable);
         if (given != null) {
             return given;
         }
         Console console = System.console();
-        char[] typed = console == null ? null : console.readPassword("Password: ");
+        char[] typed = console == null ? null : console.readPassword(prompt);
         if (typed == null) {
-            throw Refused.field("EARNEST_PASSWORD", "is not set, and nobody can be asked");
+            throw Refused.field(variable, "is not set, and nobody can be asked");
         }
         return new String(typed);
     }

@@ -43,9 +43,9 @@ final class Server implements AutoCloseable {
         this.base = URI.create(url == null ? "http://localhost:8080" : url);
     }
 
-    void signIn(String login, String password) throws IOException {
+    void signIn(String login, String password, String code) throws IOException {
         text("/api/session");
-        post("/api/session", Map.of("login", login, "password", password));
+        post("/api/session", Map.of("login", login, "password", password, "code", code));
         signedIn = true;
         text("/api/session");
     }

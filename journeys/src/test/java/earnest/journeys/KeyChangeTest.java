@@ -43,6 +43,7 @@ class KeyChangeTest {
                                 .toList());
         command.environment().put("EARNEST_URL", world.ground().serverUrl());
         command.environment().put("EARNEST_PASSWORD", world.ground().secret("demo-sign-in"));
+        command.environment().put("EARNEST_CODE", world.staff().code(login));
         Process process = command.redirectErrorStream(true).start();
         String out = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         return new Ran(process.onExit().join().exitValue(), out);

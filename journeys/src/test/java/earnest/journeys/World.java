@@ -9,6 +9,7 @@ import earnest.testkit.Ground;
 import earnest.testkit.Outside;
 import earnest.testkit.People;
 import earnest.testkit.ServerProcess;
+import earnest.testkit.StaffCodes;
 import earnest.testkit.Steward;
 import earnest.testkit.browser.Browsing;
 import earnest.testkit.browser.Chromium;
@@ -60,6 +61,11 @@ final class World implements Browsing, AutoCloseable {
     @Override
     public Browser browser() {
         return chromium.browser();
+    }
+
+    @Override
+    public StaffCodes staff() {
+        return ground.staff();
     }
 
     @Override

@@ -2,11 +2,13 @@ package earnest.access;
 
 import earnest.ground.Epoch;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.HexFormat;
 import java.util.Optional;
@@ -25,12 +27,13 @@ class OpenSessions {
     }
 
     /** A session that was not ended; whether it timed out is for the caller to see. */
-    record Open(SignedIn who, Instant startedAt, Instant lastSeenAt) {}
+    record Open(SignedIn who, Instant startedAt, Instant lastSeenAt, @Nullable Instant factorAt) {}
 
     Optional<Open> find(byte[] tokenHash) {
         return database.sql(
                         """
-                        select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at, %s
+                        select a.id, a.login, a.name, a.roles, a.own_account, s.started_at, s.last_seen_at,
+                          %s, s.factor_at
                         from sign_in_session s join analyst a on a.id = s.analyst_id
                         where s.token_hash = :hash and s.ended_at is null and a.ended_at is null
                         """
@@ -48,7 +51,12 @@ class OpenSessions {
     private static Open open(ResultSet row, String session) throws SQLException {
         Epoch.read(row.getLong(8));
         SignedIn who = who(row, session);
-        return new Open(who, at(row, "started_at"), at(row, "last_seen_at"));
+        Timestamp factorAt = row.getTimestamp("factor_at");
+        return new Open(
+                who,
+                at(row, "started_at"),
+                at(row, "last_seen_at"),
+                factorAt == null ? null : factorAt.toInstant());
     }
 
     /** Of a row with the analyst's columns. */
@@ -59,7 +67,8 @@ class OpenSessions {
                 row.getString("name"),
                 Role.of(row.getString("roles")),
                 row.getString("own_account"),
-                session);
+                session,
+                false);
     }
 
     private static Instant at(ResultSet row, String column) throws SQLException {

@@ -102,6 +102,7 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                         .requestMatchers(
                                                 HttpMethod.POST,
                                                 "/api/session",
+                                                "/api/session/factor",
                                                 "/api/welcome",
                                                 "/api/links/press",
                                                 "/api/links/answer",

@@ -10,6 +10,12 @@ import java.time.Instant;
 
 interface SessionRepository
         extends JpaRepository<SignInSession, byte[]>, InsertRepository<SignInSession> {
+    @Modifying(flushAutomatically = true, clearAutomatically = true)
+    @Query(
+            "update SignInSession s set s.factorAt = ?2 where s.tokenHash = ?1 and s.endedAt is"
+                    + " null")
+    int proved(byte[] tokenHash, Instant at);
+
     /** 1 if it ended now, 0 if it was over already. */
     @Modifying(flushAutomatically = true, clearAutomatically = true)
     @Query("update SignInSession s set s.endedAt = ?2 where s.tokenHash = ?1 and s.endedAt is null")

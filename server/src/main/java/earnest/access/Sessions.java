@@ -21,6 +21,9 @@ class Sessions {
     /** Seen is written down at most this often, so that reading a page does not cost a write. */
     private static final Duration SEEN_EVERY = Duration.ofSeconds(20);
 
+    /** So long after a code, what lowers safety is not asked one again. */
+    private static final Duration FRESH_FOR = Duration.ofMinutes(10);
+
     private final SessionRepository sessions;
     private final AnalystRepository analysts;
     private final OpenSessions open;
@@ -73,7 +76,14 @@ class Sessions {
         if (keepsAlive && session.lastSeenAt().plus(SEEN_EVERY).isBefore(now)) {
             writes.run(() -> sessions.findById(hash).ifPresent(s -> s.lastSeenAt = now));
         }
-        return Optional.of(session.who());
+        Instant factorAt = session.factorAt();
+        boolean fresh = factorAt != null && factorAt.plus(FRESH_FOR).isAfter(now);
+        return Optional.of(session.who().proved(fresh));
+    }
+
+    /** A code of the second factor was given in it again, in the present transaction. */
+    void proved(String token) {
+        sessions.proved(Tokens.hash(token), clock.instant());
     }
 
     private @Nullable String over(OpenSessions.Open session, Instant now) {

@@ -1,5 +1,6 @@
 package earnest.access;
 
+import earnest.core.passwords.Secret;
 import earnest.ground.KeyedMarks;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
@@ -20,6 +21,7 @@ class SignIn {
 
     private final AnalystRepository analysts;
     private final Sessions sessions;
+    private final StaffFactors factors;
     private final PasswordHashes passwords;
     private final SignInLimits limits;
     private final KnownBrowsers browsers;
@@ -30,6 +32,7 @@ class SignIn {
     SignIn(
             AnalystRepository analysts,
             Sessions sessions,
+            StaffFactors factors,
             PasswordHashes passwords,
             SignInLimits limits,
             KnownBrowsers browsers,
@@ -38,6 +41,7 @@ class SignIn {
             Writes writes) {
         this.analysts = analysts;
         this.sessions = sessions;
+        this.factors = factors;
         this.passwords = passwords;
         this.limits = limits;
         this.browsers = browsers;
@@ -55,23 +59,63 @@ class SignIn {
     record Welcome(String session, @Nullable String browser) {}
 
     /**
-     * Signs in.
+     * Who tries, and from where.
      *
      * @param address from where
      * @param browser the token of a browser that claims to be known
-     * @throws Problem 401 for wrong, 429 when too many tries were made
      */
-    Welcome signIn(String login, String password, String address, Optional<String> browser) {
-        Optional<String> known = browsers.known(browser, login);
-        SignInLimits.Try counted = limits.count(login, address, known);
+    record Attempt(String login, String password, String address, Optional<String> browser) {
+        @Override
+        public String toString() {
+            return "(an attempt)";
+        }
+    }
+
+    /**
+     * Signs in with password and code. Only whoever knows the password is told whether a code is
+     * missing, or is to be set up.
+     *
+     * @param code of the second factor, or null
+     * @throws Problem 401 for a wrong password, and for a missing code; 403 for a wrong code; 429
+     *     when too many tries were made
+     */
+    Welcome signIn(Attempt attempt, @Nullable Secret code) {
+        Optional<String> known = browsers.known(attempt.browser(), attempt.login());
+        Analyst analyst = whoKnowsThePassword(attempt, known);
+        if (code == null) {
+            throw wanted(analyst);
+        }
+        String stronger =
+                passwords.isWeak(analyst.passwordHash) ? passwords.of(attempt.password()) : null;
+        // What a wrong code comes to is kept, so it is no exception there.
+        Object came = writes.get(() -> welcome(analyst.id, code, stronger, known.isPresent()));
+        if (came instanceof Problem no) {
+            throw no;
+        }
+        return (Welcome) came;
+    }
+
+    private Problem wanted(Analyst analyst) {
+        return writes.get(() -> factors.has(analyst.id))
+                ? new Problem(
+                        401, "code-wanted", "Now the six digits that your authenticator shows.")
+                : new Problem(
+                        401,
+                        "second-factor-missing",
+                        "Set up an authenticator first: a password alone is not enough here.");
+    }
+
+    private Analyst whoKnowsThePassword(Attempt attempt, Optional<String> known) {
+        SignInLimits.Try counted = limits.count(attempt.login(), attempt.address(), known);
         // Who was invited and chose no password yet, and whose work ended, is nobody here.
         Optional<Analyst> found =
-                analysts.findByLogin(login)
+                analysts.findByLogin(attempt.login())
                         .filter(a -> a.endedAt == null && !a.passwordHash.isEmpty());
         if (found.isEmpty()) {
-            passwords.workInVain(password);
+            passwords.workInVain(attempt.password());
             // What was typed as a name may be a password.
-            String mark = marks.of("unknown sign-in name", login).substring(0, MARK_DIGITS);
+            String mark =
+                    marks.of("unknown sign-in name", attempt.login()).substring(0, MARK_DIGITS);
             writes.run(
                     () ->
                             record.append(
@@ -79,7 +123,7 @@ class SignIn {
             throw refused();
         }
         Analyst analyst = found.get();
-        if (!passwords.matches(password, analyst.passwordHash)) {
+        if (!passwords.matches(attempt.password(), analyst.passwordHash)) {
             writes.run(
                     () ->
                             record.append(
@@ -87,17 +131,92 @@ class SignIn {
             throw refused();
         }
         counted.wasRight();
-        String stronger = passwords.isWeak(analyst.passwordHash) ? passwords.of(password) : null;
-        return writes.get(() -> welcome(analyst.id, stronger, known.isPresent()));
+        return analyst;
     }
 
-    private Welcome welcome(UUID id, @Nullable String stronger, boolean known) {
+    /** A {@link Welcome}, or the {@link Problem} with the code. */
+    private Object welcome(UUID id, Secret code, @Nullable String stronger, boolean known) {
         Analyst analyst = analysts.findById(id).orElseThrow(SignIn::refused);
+        boolean had = factors.has(id);
+        Problem no = tried(analyst, code);
+        if (no != null) {
+            return no;
+        }
+        if (!had) {
+            record.append(Entry.by(EntryKind.SECOND_FACTOR_SET_UP, analyst.id, analyst.name));
+        }
         if (stronger != null) {
             analyst.passwordHash = stronger;
         }
         record.append(Entry.by(EntryKind.SIGNED_IN, analyst.id, analyst.name));
         return new Welcome(sessions.begin(id), known ? null : browsers.remember(id));
+    }
+
+    /** Tries a code, in the present transaction; a wrong one is on the record. */
+    private @Nullable Problem tried(Analyst analyst, Secret code) {
+        return switch (factors.accept(analyst.id, code)) {
+            case RIGHT -> null;
+            case WRONG -> {
+                record.append(Entry.by(EntryKind.SECOND_FACTOR_WRONG, analyst.id, analyst.name));
+                yield new Problem(
+                        403,
+                        "code-refused",
+                        "That code is wrong, or was used already. Wait for the next six digits.");
+            }
+            case AT_LIMIT ->
+                    new Problem(
+                            429,
+                            "slow-down",
+                            "Too many wrong codes were given. Wait half an hour, or ask your"
+                                    + " lead.");
+        };
+    }
+
+    /**
+     * Begins to set up the second factor of whoever has none yet.
+     *
+     * @return its key in base 32; the caller wipes it
+     * @throws Problem 401 for a wrong password, 409 if they have one, 429 when too many tries were
+     *     made
+     */
+    Secret setUpFactor(Attempt attempt) {
+        Analyst analyst =
+                whoKnowsThePassword(attempt, browsers.known(attempt.browser(), attempt.login()));
+        return writes.get(
+                () -> {
+                    if (factors.has(analyst.id)) {
+                        throw new Problem(
+                                409,
+                                "factor-there",
+                                "You have an authenticator already. If it is lost, ask a"
+                                        + " steward.");
+                    }
+                    return factors.begin(analyst.id);
+                });
+    }
+
+    /**
+     * Takes a code from somebody who is signed in; what lowers safety may be done for a while then.
+     *
+     * @param session its token
+     * @throws Problem 403 for a wrong code, 429 after too many
+     */
+    void proveAgain(SignedIn me, String session, Secret code) {
+        Optional<Problem> no =
+                writes.get(
+                        () -> {
+                            Analyst analyst =
+                                    analysts.findById(me.id()).orElseThrow(SignIn::refused);
+                            Problem wrong = tried(analyst, code);
+                            if (wrong == null) {
+                                sessions.proved(session);
+                                record.append(Entry.by(EntryKind.PROVED_AGAIN, me.id(), me.name()));
+                            }
+                            return Optional.ofNullable(wrong);
+                        });
+        if (no.isPresent()) {
+            throw no.get();
+        }
     }
 
     private static Problem refused() {

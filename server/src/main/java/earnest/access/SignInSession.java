@@ -20,13 +20,17 @@ class SignInSession {
     Instant lastSeenAt;
     @Nullable Instant endedAt;
 
+    /** When a code of the second factor was last given in it. */
+    @Nullable Instant factorAt;
+
     @SuppressWarnings("NullAway.Init")
     protected SignInSession() {}
 
     SignInSession(byte[] tokenHash, UUID analystId, Instant at) {
         this.tokenHash = tokenHash;
         this.analystId = analystId;
-        this.signedInBy = "password";
+        this.signedInBy = "password and code";
+        this.factorAt = at;
         this.startedAt = at;
         this.lastSeenAt = at;
     }

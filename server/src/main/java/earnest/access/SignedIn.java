@@ -12,6 +12,7 @@ import java.util.UUID;
  *
  * @param ownAccount their own account in the directory, which they may not change, or null
  * @param session tells sessions of one analyst apart; not the token
+ * @param fresh whether a code of their second factor was given in it lately
  */
 public record SignedIn(
         UUID id,
@@ -19,7 +20,27 @@ public record SignedIn(
         String name,
         Set<Role> roles,
         @Nullable String ownAccount,
-        String session) {
+        String session,
+        boolean fresh) {
+
+    SignedIn proved(boolean lately) {
+        return new SignedIn(id, login, name, roles, ownAccount, session, lately);
+    }
+
+    /**
+     * Before what lowers what keeps people safe.
+     *
+     * @throws Problem 403 if they gave no code of their second factor lately
+     */
+    public void mustBeFresh() {
+        if (!fresh) {
+            throw new Problem(
+                    403,
+                    "prove-again",
+                    "This lowers what keeps people safe. Show first that it is you, with the code"
+                            + " of your authenticator.");
+        }
+    }
 
     public boolean may(Right right) {
         return roles.stream().anyMatch(role -> role.rights().contains(right));

@@ -32,6 +32,7 @@ public class StaffRows {
     private final JdbcClient database;
     private final PasswordHashes passwords;
     private final SecondPersons seconds;
+    private final StaffFactors factors;
     private final SecureRandom random;
     private final Clock clock;
     private final Ids ids;
@@ -40,12 +41,14 @@ public class StaffRows {
             JdbcClient database,
             PasswordHashes passwords,
             SecondPersons seconds,
+            StaffFactors factors,
             SecureRandom random,
             Clock clock,
             Ids ids) {
         this.database = database;
         this.passwords = passwords;
         this.seconds = seconds;
+        this.factors = factors;
         this.random = random;
         this.clock = clock;
         this.ids = ids;
@@ -135,13 +138,30 @@ public class StaffRows {
                 .param("at", now)
                 .param("id", analyst)
                 .update();
-        database.sql(
-                        "update sign_in_session set ended_at = :at where analyst_id = :id and"
-                                + " ended_at is null")
+        endSessions(analyst, now);
+        factors.remove(analyst);
+        database.sql("update invitation set used_at = :at where analyst_id = :id")
                 .param("at", now)
                 .param("id", analyst)
                 .update();
-        database.sql("update invitation set used_at = :at where analyst_id = :id")
+    }
+
+    /**
+     * Takes away what somebody signs in with: the authenticator, and the password, which alone
+     * would set up the next one. Their sessions end, and they wait for an invitation.
+     */
+    public void takeFactorAway(UUID analyst) {
+        factors.remove(analyst);
+        database.sql("update analyst set password_hash = '' where id = :id")
+                .param("id", analyst)
+                .update();
+        endSessions(analyst, clock.instant());
+    }
+
+    private void endSessions(UUID analyst, Instant now) {
+        database.sql(
+                        "update sign_in_session set ended_at = :at where analyst_id = :id and"
+                                + " ended_at is null")
                 .param("at", now)
                 .param("id", analyst)
                 .update();

@@ -77,12 +77,13 @@ class SealController {
     @ApiCall(
             id = "changeSealingKey",
             summary = "Changes the key that seals; the old one seals that as its last.",
-            refuses = {"409 key-is-changing"},
+            refuses = {"403 prove-again", "409 key-is-changing"},
             example = "{\"reason\": \"Planned change, once a year.\"}")
     @PostMapping("/api/record/key")
     @ResponseStatus(HttpStatus.ACCEPTED)
     void changeKey(SignedIn me, @Valid @RequestBody KeyChangeWanted wanted) {
         me.must(Right.CHANGE_KEY);
+        me.mustBeFresh();
         sealed.changeKey(me.id(), me.name(), wanted.reason().strip());
     }
 

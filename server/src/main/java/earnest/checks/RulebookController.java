@@ -197,7 +197,7 @@ class RulebookController {
             more =
                     "It takes force when a second person agrees. One can wait at a time. What is"
                             + " wrong in it is said by its field.",
-            refuses = {"409 asked-already", "409 locks-everybody-out"},
+            refuses = {"403 prove-again", "409 asked-already", "409 locks-everybody-out"},
             example =
                     "{\"name\": \"careful, for the season\", \"content\": \"{}\", \"reason\":"
                             + " \"Seasonal hands have no authenticator.\"}")
@@ -214,7 +214,12 @@ class RulebookController {
     @ApiCall(
             id = "answerRulebook",
             summary = "Agrees to a rulebook, and it is in force; or does not, or takes it back.",
-            refuses = {"403 needs-second-person", "409 changed-meanwhile", "409 decided"},
+            refuses = {
+                "403 needs-second-person",
+                "403 prove-again",
+                "409 changed-meanwhile",
+                "409 decided"
+            },
             example = "{\"agreed\": true}")
     @PostMapping("/api/rulebook/proposals/{proposal}/answer")
     @ResponseStatus(HttpStatus.NO_CONTENT)

@@ -114,6 +114,7 @@ class RulebookProposals {
      */
     UUID propose(SignedIn me, String name, String content, String reason) {
         me.must(Right.SET_RULES);
+        me.mustBeFresh();
         Rulebook rules = read(content);
         RulebookRehearsal.Rehearsed rehearsed = rehearsal.of(rules);
         if (rehearsed.locksEverybodyOut()) {
@@ -192,6 +193,9 @@ class RulebookProposals {
      */
     void answer(SignedIn me, UUID id, boolean agreed) {
         me.must(Right.SET_RULES);
+        if (agreed) {
+            me.mustBeFresh();
+        }
         writes.run(
                 () -> {
                     Rulebooks.InForce book = rulebooks.lock();

@@ -54,7 +54,12 @@ class StopController {
     @ApiCall(
             id = "answerLifting",
             summary = "A second person agrees to lift a stop, or does not.",
-            refuses = {"403 needs-second-person", "409 decided", "409 nobody-named"},
+            refuses = {
+                "403 needs-second-person",
+                "403 prove-again",
+                "409 decided",
+                "409 nobody-named"
+            },
             example = "{\"agreed\": true}")
     @PostMapping("/api/tickets/{ticket}/stop/liftings/{lifting}/answer")
     @ResponseStatus(HttpStatus.NO_CONTENT)
@@ -63,6 +68,9 @@ class StopController {
             @PathVariable UUID ticket,
             @PathVariable UUID lifting,
             @Valid @RequestBody LiftingAnswer answer) {
+        if (answer.agreed()) {
+            me.mustBeFresh();
+        }
         stops.answer(ticket, me, lifting, answer.agreed());
     }
 }

@@ -26,8 +26,13 @@ class DemoController {
     @Schema(name = "DemoPlay")
     record Play(List<SignIn> signIns, String password, String switchboard, String pocket) {}
 
+    /**
+     * Somebody as whom one can sign in.
+     *
+     * @param pocket where the code of their authenticator shows
+     */
     @Schema(name = "DemoSignIn")
-    record SignIn(String login, String who) {}
+    record SignIn(String login, String who, String pocket) {}
 
     private final DemoProperties properties;
     private final Enrolments enrolments;
@@ -44,18 +49,19 @@ class DemoController {
             return new Demo(false, false, null);
         }
         String standins = Objects.requireNonNull(properties.standinsUrl());
+        String pockets = standins + "/pockets/";
         return new Demo(
                 true,
                 enrolments.any(),
                 new Play(
                         List.of(
-                                new SignIn("tove.rask", "an analyst"),
-                                new SignIn("jonas.lie", "a second analyst"),
-                                new SignIn("ravi.anand", "their lead"),
-                                new SignIn("elif.hartono", "an auditor"),
-                                new SignIn("maren.holt", "a steward")),
+                                new SignIn("tove.rask", "an analyst", pockets + "trask"),
+                                new SignIn("jonas.lie", "a second analyst", pockets + "jlie"),
+                                new SignIn("ravi.anand", "their lead", pockets + "ranand"),
+                                new SignIn("elif.hartono", "an auditor", pockets + "ehartono"),
+                                new SignIn("maren.holt", "a steward", pockets + "mholt")),
                         Objects.requireNonNull(properties.signInPassword()),
                         standins + "/switchboard",
-                        standins + "/pockets/iokafor"));
+                        pockets + "iokafor"));
     }
 }

@@ -3,6 +3,7 @@ package earnest.demo;
 import earnest.access.Analysts;
 import earnest.access.Analysts.Newcomer;
 import earnest.access.Role;
+import earnest.access.StaffFactors;
 import earnest.checks.Devices;
 import earnest.checks.Enrolments;
 import earnest.ground.Routine;
@@ -17,6 +18,7 @@ import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
@@ -41,6 +43,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
     private final Analysts analysts;
     private final Enrolments enrolments;
     private final Devices devices;
+    private final StaffFactors factors;
     private final People people;
     private final JdbcClient database;
     private final Writes writes;
@@ -50,6 +53,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
             Analysts analysts,
             Enrolments enrolments,
             Devices devices,
+            StaffFactors factors,
             People people,
             JdbcClient database,
             Writes writes) {
@@ -57,6 +61,7 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
         this.analysts = analysts;
         this.enrolments = enrolments;
         this.devices = devices;
+        this.factors = factors;
         this.people = people;
         this.database = database;
         this.writes = writes;
@@ -75,6 +80,31 @@ class DemoWorld implements Routine, SmartInitializingSingleton {
                         new Newcomer(
                                 "elif.hartono", "Elif Hartono", Set.of(Role.AUDITOR), "ehartono")),
                 password);
+        staffFactors();
+    }
+
+    /** Staff carry theirs already, so that one can play at once. */
+    private void staffFactors() {
+        Path keys = file("staff-keys.json");
+        if (!Files.exists(keys)) {
+            return;
+        }
+        List<Map<String, String>> carried =
+                JsonMapper.shared().readValue(keys, new TypeReference<>() {});
+        writes.run(
+                () ->
+                        carried.forEach(
+                                one ->
+                                        factors.bringIn(
+                                                analyst(Objects.requireNonNull(one.get("login"))),
+                                                Base64.getDecoder().decode(one.get("key")))));
+    }
+
+    private UUID analyst(String login) {
+        return database.sql("select id from analyst where login = :login")
+                .param("login", login)
+                .query(UUID.class)
+                .single();
     }
 
     @Override

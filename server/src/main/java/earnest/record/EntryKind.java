@@ -14,6 +14,9 @@ public enum EntryKind {
     SIGN_IN_REFUSED("was refused at sign-in"),
     SIGN_IN_LOCKED("may not sign in for {minutes} minutes after too many wrong tries"),
     SIGN_IN_SLOWED("tries to sign in came too fast and are slowed, by {bucket}"),
+    SECOND_FACTOR_SET_UP("set up an authenticator to sign in with"),
+    SECOND_FACTOR_WRONG("gave a wrong code at signing in"),
+    PROVED_AGAIN("showed again that it is they"),
     SIGN_IN_RELEASED("released the sign-in of {analystName}"),
     SESSION_ENDED("was signed out: {reason}"),
 

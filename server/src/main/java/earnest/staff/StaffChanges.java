@@ -32,7 +32,8 @@ class StaffChanges {
     enum Kind {
         INVITE,
         ROLES,
-        END;
+        END,
+        FACTOR;
 
         String word() {
             return name().toLowerCase(Locale.ROOT);
@@ -215,6 +216,13 @@ class StaffChanges {
                 staff.hand(analyst, me.id());
             }
             case END -> staff.end(Objects.requireNonNull(asked.analyst()));
+            case FACTOR -> {
+                // Whoever had it taken away may be the one who sets the next one up.
+                UUID analyst = Objects.requireNonNull(asked.analyst());
+                staff.takeFactorAway(analyst);
+                staff.hand(analyst, asked.askedBy());
+                staff.hand(analyst, me.id());
+            }
         }
     }
 
@@ -258,6 +266,7 @@ class StaffChanges {
             case INVITE -> "take on as " + words(asked.roles()) + ":";
             case ROLES -> "make " + words(asked.roles()) + ":";
             case END -> "end the work of";
+            case FACTOR -> "take away the authenticator of";
         };
     }
 

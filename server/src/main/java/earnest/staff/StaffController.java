@@ -50,7 +50,7 @@ class StaffController {
     /**
      * A change that waits for a second steward.
      *
-     * @param kind {@code invite, roles, end}
+     * @param kind {@code invite, roles, end, factor}
      * @param mine asked by whoever looks, who cannot agree to it
      */
     record StaffChangeAsked(
@@ -140,7 +140,7 @@ class StaffController {
             more =
                     "Another steward has to agree. Then a steward makes the invitation, a "
                             + "code that is given to the person by another way than this server.",
-            refuses = {"409 login-taken"},
+            refuses = {"403 prove-again", "409 login-taken"},
             example =
                     "{\"login\": \"bo.lindqvist\", \"name\": \"Bo Lindqvist\", \"roles\": "
                             + "[\"analyst\"]}")
@@ -148,6 +148,7 @@ class StaffController {
     @ResponseStatus(HttpStatus.CREATED)
     StaffChangeMade invite(SignedIn me, @Valid @RequestBody StaffInvite invite) {
         me.must(Right.MANAGE_STAFF);
+        me.mustBeFresh();
         return new StaffChangeMade(
                 changes.ask(
                         me,
@@ -163,7 +164,7 @@ class StaffController {
             id = "giveRoles",
             summary = "Asks for somebody to have these roles and no others.",
             more = "The list is the whole of them: what is not in it is taken away.",
-            refuses = {"409 ended", "409 last-steward"},
+            refuses = {"403 prove-again", "409 ended", "409 last-steward"},
             example = "{\"roles\": [\"analyst\", \"lead\"]}")
     @PostMapping("/api/staff/{analyst}/roles")
     @ResponseStatus(HttpStatus.CREATED)
@@ -177,16 +178,31 @@ class StaffController {
             summary =
                     "Asks for the end of somebody's work here: they are signed out at once and "
                             + "cannot sign in again.",
-            refuses = {"409 ended", "409 last-steward"})
+            refuses = {"403 prove-again", "409 ended", "409 last-steward"})
     @PostMapping("/api/staff/{analyst}/end")
     @ResponseStatus(HttpStatus.CREATED)
     StaffChangeMade end(SignedIn me, @PathVariable UUID analyst) {
         return about(me, StaffChanges.Kind.END, analyst, Set.of());
     }
 
+    @ApiCall(
+            id = "takeFactorAway",
+            summary =
+                    "Asks for somebody's authenticator to be taken away, such as one that is lost.",
+            more =
+                    "Their password goes with it, since it alone would set up the next one: they"
+                            + " are signed out at once and wait for an invitation.",
+            refuses = {"403 prove-again", "409 ended", "409 last-steward"})
+    @PostMapping("/api/staff/{analyst}/factor")
+    @ResponseStatus(HttpStatus.CREATED)
+    StaffChangeMade takeFactorAway(SignedIn me, @PathVariable UUID analyst) {
+        return about(me, StaffChanges.Kind.FACTOR, analyst, Set.of());
+    }
+
     private StaffChangeMade about(
             SignedIn me, StaffChanges.Kind kind, UUID analyst, Set<Role> roles) {
         me.must(Right.MANAGE_STAFF);
+        me.mustBeFresh();
         StaffRows.Member member =
                 staff.all().stream()
                         .filter(m -> m.id().equals(analyst))
@@ -222,6 +238,7 @@ class StaffController {
             summary = "Another steward agrees to a change, or does not.",
             refuses = {
                 "403 needs-second-person",
+                "403 prove-again",
                 "409 decided",
                 "409 ended",
                 "409 last-steward",
@@ -232,6 +249,9 @@ class StaffController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(SignedIn me, @PathVariable UUID change, @Valid @RequestBody StaffAnswer answer) {
         me.must(Right.MANAGE_STAFF);
+        if (answer.agreed()) {
+            me.mustBeFresh();
+        }
         changes.answer(me, change, answer.agreed());
     }
 
@@ -241,10 +261,11 @@ class StaffController {
             summary =
                     "Makes a code with which somebody who has no password yet chooses one. It "
                             + "is given once; a former one opens nothing more.",
-            refuses = {"409 not-invited"})
+            refuses = {"403 prove-again", "409 not-invited"})
     @PostMapping("/api/staff/{analyst}/invitation")
     ResponseEntity<InvitationCode> invitation(SignedIn me, @PathVariable UUID analyst) {
         me.must(Right.MANAGE_STAFF);
+        me.mustBeFresh();
         return ResponseEntity.ok()
                 .cacheControl(CacheControl.noStore())
                 .body(new InvitationCode(changes.invitation(me, analyst)));

@@ -24,7 +24,7 @@ import java.util.stream.Collectors;
 /** A newcomer chooses their first password; the answer is the same for codes that never were. */
 @Service
 class Welcome {
-    /** One factor so far, so it is long (NIST SP 800-63B-4, section 3.1.1.2). */
+    /** Long although there is a second factor (NIST SP 800-63B-4, section 3.1.1.2). */
     private static final Policy POLICY =
             new Policy(15, 200, null, Map.of(), 0, 0, Set.of(), true, 0);
 

@@ -18,6 +18,7 @@ import java.util.Optional;
 public final class Installation {
     private final Map<String, Person> people = new LinkedHashMap<>();
     private final Map<String, byte[]> authenticators = new LinkedHashMap<>();
+    private final Map<String, byte[]> staffKeys = new LinkedHashMap<>();
     private final String lineToken;
     private final String gatewayToken;
     private final String cloudToken;
@@ -34,6 +35,16 @@ public final class Installation {
                         .readValue(home.resolve("world/enrolments.json"), new TypeReference<>() {});
         keys.forEach(
                 (account, key) -> authenticators.put(account, Base64.getDecoder().decode(key)));
+        Path staff = home.resolve("world/staff-keys.json");
+        if (Files.exists(staff)) {
+            List<Map<String, String>> carried =
+                    JsonMapper.shared().readValue(staff, new TypeReference<>() {});
+            carried.forEach(
+                    one ->
+                            staffKeys.put(
+                                    one.get("account"),
+                                    Base64.getDecoder().decode(one.get("key"))));
+        }
         lineToken = Files.readString(home.resolve("secrets/line-token"));
         gatewayToken = Files.readString(home.resolve("secrets/gateway-token"));
         cloudToken = Files.readString(home.resolve("secrets/cloud-token"));
@@ -56,6 +67,11 @@ public final class Installation {
 
     public Optional<byte[]> authenticator(String account) {
         return Optional.ofNullable(authenticators.get(account));
+    }
+
+    /** Of the authenticator with which somebody signs in to Earnest, if they work with it. */
+    public Optional<byte[]> staffKey(String account) {
+        return Optional.ofNullable(staffKeys.get(account));
     }
 
     public String lineToken() {

@@ -23,9 +23,7 @@ public final class Desk {
     /** At a certain node. */
     public static Desk signIn(Ground ground, String url, String login) {
         Http api = new Http(url);
-        api.get("/api/session");
-        api.post("/api/session", Map.of("login", login, "password", ground.secret("demo-sign-in")))
-                .ok();
+        ground.staff().signIn(api, login, ground.secret("demo-sign-in")).ok();
         api.get("/api/session");
         return new Desk(api);
     }

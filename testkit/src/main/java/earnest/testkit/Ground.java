@@ -1,5 +1,7 @@
 package earnest.testkit;
 
+import org.jspecify.annotations.Nullable;
+
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -29,6 +31,7 @@ public final class Ground {
     private final Path checkout;
     private final Path home;
     private final Map<String, String> environment = new LinkedHashMap<>();
+    private @Nullable StaffCodes staff;
     private final List<Runnable> ends = new CopyOnWriteArrayList<>();
 
     private Ground(Path checkout, Path home) {
@@ -204,6 +207,14 @@ public final class Ground {
 
     public Path checkout() {
         return checkout;
+    }
+
+    /** What staff sign in with beside their password. */
+    public synchronized StaffCodes staff() {
+        if (staff == null) {
+            staff = new StaffCodes(this);
+        }
+        return staff;
     }
 
     public String secret(String name) {

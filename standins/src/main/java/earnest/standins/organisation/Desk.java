@@ -1,5 +1,7 @@
 package earnest.standins.organisation;
 
+import earnest.standins.pockets.Authenticator;
+
 import org.jspecify.annotations.Nullable;
 
 import tools.jackson.databind.JsonNode;
@@ -13,6 +15,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.Map;
 
 /** Somebody signed in at the desk's API, in a browser's stead. */
@@ -29,19 +32,33 @@ final class Desk {
     }
 
     /**
-     * Signs in.
+     * Signs in. A code is good once: if it was used just now, with the next.
      *
+     * @param key of their authenticator
      * @throws IOException with what the desk says, if it says no
      */
-    static Desk signIn(URI url, String login, String password)
+    static Desk signIn(URI url, String login, String password, byte[] key)
             throws IOException, InterruptedException {
         Desk desk = new Desk(url);
         desk.ask("GET", "/api/session", null);
-        desk.ask(
-                "POST",
-                "/api/session",
-                JsonMapper.shared().valueToTree(Map.of("login", login, "password", password)));
+        Authenticator.Shown shown = Authenticator.now(key, Instant.now());
+        if (!desk.signedIn(login, password, shown.code())) {
+            Thread.sleep(Duration.ofSeconds(shown.secondsLeft() + 1));
+            String next = Authenticator.now(key, Instant.now()).code();
+            desk.ask("POST", "/api/session", credentials(login, password, next));
+        }
         return desk;
+    }
+
+    private boolean signedIn(String login, String password, String code)
+            throws IOException, InterruptedException {
+        return send("POST", "/api/session", credentials(login, password, code)).statusCode()
+                < FIRST_ERROR;
+    }
+
+    private static JsonNode credentials(String login, String password, String code) {
+        return JsonMapper.shared()
+                .valueToTree(Map.of("login", login, "password", password, "code", code));
     }
 
     /**

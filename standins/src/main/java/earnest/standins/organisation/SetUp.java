@@ -11,6 +11,7 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Base64;
 import java.util.Map;
 
 /**
@@ -24,6 +25,7 @@ public final class SetUp {
     /** The first of the arguments that need not be there. */
     private static final int OPTIONAL = 5;
 
+    private static final String STEWARD = "maren.holt";
     private static final String PROCEDURE = "forgotten-password";
 
     private SetUp() {}
@@ -44,7 +46,12 @@ public final class SetUp {
                         args[4],
                         "@CLOUD_TOKEN@",
                         secret(home, "cloud-token"));
-        Desk steward = Desk.signIn(URI.create(args[0]), "maren.holt", secret(home, "demo-sign-in"));
+        Desk steward =
+                Desk.signIn(
+                        URI.create(args[0]),
+                        STEWARD,
+                        secret(home, "demo-sign-in"),
+                        staffKey(home, STEWARD));
         JsonNode all = filled(organisation(), slots);
         steward.put("/api/organisation", all.get("organisation"));
         ObjectNode systems = (ObjectNode) all.get("systems");
@@ -58,6 +65,17 @@ public final class SetUp {
             text.put("text", resource("procedures/" + PROCEDURE + ".procedure")).put("basedOn", 0);
             steward.put("/api/procedures/" + PROCEDURE, text);
         }
+    }
+
+    private static byte[] staffKey(Path home, String login) throws IOException {
+        for (JsonNode one :
+                JsonMapper.shared()
+                        .readTree(Files.readString(home.resolve("world/staff-keys.json")))) {
+            if (one.get("login").asString().equals(login)) {
+                return Base64.getDecoder().decode(one.get("key").asString());
+            }
+        }
+        throw new IOException(login + " carries no authenticator");
     }
 
     private static void put(Desk steward, String path, JsonNode things)

@@ -8,15 +8,16 @@ import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 
 /** The code that a phone shows (RFC 6238, HMAC-SHA-1, 30 seconds, six digits). */
-final class Authenticator {
+public final class Authenticator {
     private static final int PERIOD = 30;
 
     /** What is on the screen. */
-    record Shown(String code, long secondsLeft) {}
+    public record Shown(String code, long secondsLeft) {}
 
     private Authenticator() {}
 
-    static Shown now(byte[] key, Instant now) {
+    /** What it shows at a moment. */
+    public static Shown now(byte[] key, Instant now) {
         try {
             long seconds = now.getEpochSecond();
             Mac mac = Mac.getInstance("HmacSHA1");

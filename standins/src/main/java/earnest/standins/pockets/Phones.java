@@ -34,6 +34,9 @@ final class Phones {
      */
     Phones(String url, Path keys) throws IOException {
         this.url = url;
+        if (!Files.exists(keys)) {
+            return;
+        }
         Map<String, Map<String, String>> there =
                 JsonMapper.shared().readValue(Files.readString(keys), new TypeReference<>() {});
         there.forEach(

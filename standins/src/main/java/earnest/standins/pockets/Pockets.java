@@ -100,6 +100,12 @@ public final class Pockets {
         pocket.put("calls", switchboard.to(phones));
         pocket.put("device", this.phones.shown(p.account()));
         pocket.put(
+                "signIn",
+                installation
+                        .staffKey(p.account())
+                        .map(key -> Authenticator.now(key, Instant.now()))
+                        .orElse(null));
+        pocket.put(
                 "authenticator",
                 installation
                         .authenticator(p.account())

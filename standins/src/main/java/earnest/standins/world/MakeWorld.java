@@ -33,6 +33,8 @@ import java.util.UUID;
  *   <li>{@code enrolments.json}: account to base64 key of the authenticator, random each time
  *   <li>{@code devices.json}: account to id and public key of the phone that answers; and {@code
  *       device-keys.json}, for the stand-ins, to id and private key
+ *   <li>{@code staff-keys.json}: login and account of staff, and the base64 key of the
+ *       authenticator with which they sign in
  * </ul>
  */
 public final class MakeWorld {
@@ -57,6 +59,7 @@ public final class MakeWorld {
         write(folder.resolve("contacts.json"), json.writeValueAsString(contacts(people, now)));
         write(folder.resolve("enrolments.json"), json.writeValueAsString(enrolments(people)));
         devices(folder);
+        write(folder.resolve("staff-keys.json"), json.writeValueAsString(staffKeys()));
     }
 
     private static List<Map<String, String>> contacts(List<Person> people, Instant now) {
@@ -80,12 +83,31 @@ public final class MakeWorld {
         Map<String, String> keys = new LinkedHashMap<>();
         for (Person person : people) {
             if (person.authenticator()) {
-                byte[] key = new byte[KEY_BYTES];
-                random.nextBytes(key);
-                keys.put(person.account(), Base64.getEncoder().encodeToString(key));
+                keys.put(person.account(), key(random));
             }
         }
         return keys;
+    }
+
+    private static String key(SecureRandom random) {
+        byte[] key = new byte[KEY_BYTES];
+        random.nextBytes(key);
+        return base64(key);
+    }
+
+    private static List<Map<String, String>> staffKeys() {
+        SecureRandom random = new SecureRandom();
+        return Scenes.STAFF.entrySet().stream()
+                .map(
+                        one ->
+                                Map.of(
+                                        "login",
+                                        one.getKey(),
+                                        "account",
+                                        one.getValue(),
+                                        "key",
+                                        key(random)))
+                .toList();
     }
 
     private static void devices(Path folder) throws IOException {

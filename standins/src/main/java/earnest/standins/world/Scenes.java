@@ -8,11 +8,21 @@ import org.jspecify.annotations.Nullable;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** The people about whom the demo tells something. */
 final class Scenes {
     /** Whose phone answers for them from the start. */
     static final List<String> PHONES_THAT_ANSWER = List.of("abrandt", "jodelacruz");
+
+    /** Who works with Earnest: by which login, and whose pocket theirs is. */
+    static final Map<String, String> STAFF =
+            Map.of(
+                    "tove.rask", "trask",
+                    "jonas.lie", "jlie",
+                    "ravi.anand", "ranand",
+                    "elif.hartono", "ehartono",
+                    "maren.holt", "mholt");
 
     private final List<Person> people = new ArrayList<>();
     private int staffNumber = 11_040;

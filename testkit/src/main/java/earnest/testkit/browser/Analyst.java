@@ -15,6 +15,9 @@ import java.util.stream.Collectors;
 
 /** An analyst before a browser. */
 public final class Analyst implements AutoCloseable {
+    /** How the field for a code is called. */
+    public static final String SIX_DIGITS = "The six digits of your authenticator";
+
     private final BrowserContext context;
     private final Page page;
     private final Watched watched;
@@ -54,6 +57,7 @@ public final class Analyst implements AutoCloseable {
         Analyst analyst = new Analyst(context, page, watched);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(login)).click();
         analyst.button("Sign in").click();
+        page.getByLabel(SIX_DIGITS).fill(where.staff().code(login));
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Main")).waitFor();
         return analyst;
     }

@@ -96,11 +96,7 @@ class CallBackAttacksTest {
                                         "proof.lead", "Proof Lead", Set.of(Role.LEAD), null)),
                         "a long enough password");
         Http lead = app.httpFromElsewhere();
-        lead.get("/api/session");
-        lead.post(
-                        "/api/session",
-                        Map.of("login", "proof.lead", "password", "a long enough password"))
-                .ok();
+        app.signIn(lead, "proof.lead", "a long enough password").ok();
         return lead;
     }
 
