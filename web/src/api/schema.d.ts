@@ -2262,6 +2262,7 @@ export interface components {
         };
         LinkAnswered: {
             choice: string;
+            given?: string;
             token: string;
         };
         LinkChoice: {
@@ -2280,6 +2281,7 @@ export interface components {
             token: string;
         };
         LinkShown: {
+            browserAsks?: string;
             choices: components["schemas"]["LinkChoice"][];
             says: string[];
             title: string;
@@ -2352,6 +2354,7 @@ export interface components {
         };
         OwnProofSettingUp: {
             address?: string;
+            browserMakes?: string;
             /** Format: int32 */
             digits: number;
             /** Format: uuid */
@@ -2409,6 +2412,7 @@ export interface components {
         };
         OwnWayUnderWay: {
             asks: string;
+            browserAsks?: string;
             /** Format: int32 */
             digits: number;
             id: string;

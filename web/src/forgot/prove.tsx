@@ -96,17 +96,18 @@ function Passed({ labels }: { labels: string[] }) {
 /** A code that is typed, or a link that is opened elsewhere. It says the same whether or not something is on its way. */
 function UnderWay({ page, open, name, own, back }: ProveProps & { open: OwnWayUnderWay; back: () => void }) {
   const [typed, setTyped] = useState("");
-  const reply = (event: FormEvent) => {
-    event.preventDefault();
+  const give = (what: () => Promise<string>) =>
     void own.act(async () => {
-      const said = await ask(
-        client.POST("/api/own/ways/reply", { body: { typed: typed.replaceAll(" ", "") } }),
-      );
+      const said = await ask(client.POST("/api/own/ways/reply", { body: { typed: await what() } }));
       setTyped("");
       if (!said.right) own.setTrouble("That is not it. Look again, or take another way.");
       return said.page;
     });
+  const reply = (event: FormEvent) => {
+    event.preventDefault();
+    give(async () => typed.replaceAll(" ", ""));
   };
+  const use = (options: string) => give(async () => (await import("../proofs/passkey")).passkeyFor(options));
   return (
     <Phone
       organisation={page.organisation}
@@ -144,6 +145,13 @@ function UnderWay({ page, open, name, own, back }: ProveProps & { open: OwnWayUn
             {open.asks}
           </p>
           <Trouble words={own.trouble} />
+          {open.browserAsks && (
+            <div className="px-5">
+              <Big disabled={own.busy} onClick={() => use(open.browserAsks ?? "")}>
+                Use my passkey
+              </Big>
+            </div>
+          )}
         </>
       )}
       <div className="px-5 pt-3">
@@ -151,7 +159,8 @@ function UnderWay({ page, open, name, own, back }: ProveProps & { open: OwnWayUn
           Take another way
         </Big>
         <p className="mt-4 text-[14.5px] text-muted leading-[21px]">
-          Nothing comes? Take another way, or call the service desk. Codes and links are good for ten minutes.
+          {open.browserAsks ? "It does not work?" : "Nothing comes?"} Take another way, or call the service
+          desk. Codes and links are good for ten minutes.
         </p>
       </div>
     </Phone>

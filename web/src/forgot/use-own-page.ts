@@ -1,13 +1,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { ask, client, type OwnPage, Problem } from "../api/client";
+import { ask, client, type OwnPage } from "../api/client";
 
 const KEY = ["own-page"];
 const SOON_MS = 1_500;
 
 /** What goes on elsewhere and has to be looked for. */
 const waits = (page: OwnPage | undefined) =>
-  page?.stage === "setting" || (page?.stage === "prove" && page.open?.digits === 0);
+  page?.stage === "setting" || (page?.stage === "prove" && page.open?.digits === 0 && !page.open.browserAsks);
 
 /**
  * The page as the server has it: it survives a reload and a lost network, since nothing of it is kept here. What was
@@ -35,7 +35,7 @@ export function useOwnPage() {
       if (page) show(page);
       return true;
     } catch (problem) {
-      setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
+      setTrouble(problem instanceof Error ? problem.message : "That did not work. Try again.");
       // It may be over, or go on elsewhere.
       await queries.invalidateQueries({ queryKey: KEY });
       return false;

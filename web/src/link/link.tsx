@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { type ReactNode, useState } from "react";
-import { ask, client, type LinkDone, type LinkShown, Problem } from "../api/client";
+import { ask, client, type LinkDone, type LinkShown } from "../api/client";
 
 const token = () => window.location.hash.slice(1);
 
@@ -21,16 +21,19 @@ export function Link() {
     try {
       await work();
     } catch (problem) {
-      setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
+      setTrouble(problem instanceof Error ? problem.message : "That did not work. Try again.");
     } finally {
       setBusy(false);
     }
   };
   const press = () =>
     during(async () => setShown(await ask(client.POST("/api/links/press", { body: { token: token() } }))));
-  const answer = (choice: string) =>
+  const answer = (choice: string, grave: boolean) =>
     during(async () => {
-      const told = await ask(client.POST("/api/links/answer", { body: { token: token(), choice } }));
+      const options = grave ? null : shown?.browserAsks;
+      const given = options && (await (await import("../proofs/passkey")).passkeyFor(options));
+      const body = given ? { token: token(), choice, given } : { token: token(), choice };
+      const told = await ask(client.POST("/api/links/answer", { body }));
       window.history.replaceState(null, "", "/link");
       setDone(told);
     });
@@ -52,7 +55,12 @@ export function Link() {
           ))}
           <div className="mt-5 grid gap-2.5">
             {shown.choices.map((choice) => (
-              <Large key={choice.id} grave={choice.grave} busy={busy} press={() => answer(choice.id)}>
+              <Large
+                key={choice.id}
+                grave={choice.grave}
+                busy={busy}
+                press={() => answer(choice.id, choice.grave)}
+              >
                 {choice.words}
               </Large>
             ))}

@@ -11,6 +11,7 @@ import {
 import { Big, Phone, Trouble } from "../forgot/parts";
 import type { OwnPageInHand } from "../forgot/use-own-page";
 import { Code } from "./code";
+import { makePasskey } from "./passkey";
 
 const KEY = ["own-proofs"];
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
@@ -51,6 +52,9 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
     setSaid(words);
     void queries.invalidateQueries({ queryKey: KEY });
   };
+  if (settingUp?.browserMakes) {
+    return <NewPasskey page={page} name={name} own={own} setUp={settingUp} done={done} />;
+  }
   if (settingUp) {
     return settingUp.key ? (
       <NewKey page={page} name={name} own={own} setUp={settingUp} done={done} />
@@ -250,6 +254,42 @@ function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHan
           </Big>
         </div>
       </form>
+    </Phone>
+  );
+}
+
+/** Something that this browser makes when it is pressed. */
+function NewPasskey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHand }) {
+  const make = () =>
+    own.act(async () => {
+      const typed = await makePasskey(setUp.browserMakes ?? "");
+      const said = await ask(
+        client.POST("/api/own/proofs/{proof}/confirm", {
+          params: { path: { proof: setUp.id } },
+          body: { typed },
+        }),
+      );
+      if (said.right) done("Your passkey is added. You are told so wherever we reach you.");
+      else own.setTrouble("That did not work. Try again, or leave it.");
+      return undefined;
+    });
+  return (
+    <Phone
+      organisation={page.organisation}
+      name={name}
+      title="Add a passkey"
+      lead="This device keeps it, and asks for your finger, your face or its own code each time. It works on this site only, so nobody can have it read out to them."
+      foot="What leaves the device is a signature. Your finger and your face never do."
+    >
+      <Trouble words={own.trouble} />
+      <div className="grid gap-3 px-5">
+        <Big disabled={own.busy} onClick={make}>
+          Make it on this device
+        </Big>
+        <Big look="quiet" onClick={() => done("")}>
+          Leave it
+        </Big>
+      </div>
     </Phone>
   );
 }

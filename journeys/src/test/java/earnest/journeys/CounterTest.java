@@ -2,8 +2,6 @@ package earnest.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.microsoft.playwright.Locator;
-
 import earnest.testkit.browser.Analyst;
 
 import org.junit.jupiter.api.Test;
@@ -16,20 +14,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 @ExtendWith(World.Running.class)
 class CounterTest {
     private static final String PRIVILEGED = "pramanholt";
-
-    /** Begins a check by the digit that stands before it; what does not lead is one key away. */
-    private static void begin(Analyst who, String label) {
-        Locator proof = who.column("Proof");
-        proof.locator("ul[aria-label='Checks that can be made']").waitFor();
-        Locator line =
-                proof.locator("li:has(button)")
-                        .filter(new Locator.FilterOptions().setHasText(label))
-                        .first();
-        if (line.locator("kbd").count() == 0) {
-            who.press("0");
-        }
-        who.press(line.locator("kbd").first().innerText().strip());
-    }
 
     @Test
     void aVisitASecondPersonAndAHandover(World world) {
@@ -44,16 +28,16 @@ class CounterTest {
             tove.press("Enter");
             tove.see("They came to the counter.");
 
-            begin(tove, "Badge in person");
+            Proving.begin(tove, "Badge in person");
             tove.see("Take the badge in your hand");
             tove.accessible("a badge");
             tove.press("y");
             tove.see("face, name and date compared");
-            begin(tove, "Authenticator code");
+            Proving.begin(tove, "Authenticator code");
             tove.page().getByLabel("The six digits on their authenticator").waitFor();
             tove.page().keyboard().type(world.outside().authenticator(PRIVILEGED));
             tove.see("their own device");
-            begin(tove, "Call back, work mobile");
+            Proving.begin(tove, "Call back, work mobile");
             world.outside().answer(PRIVILEGED);
             tove.see("It is them, and they asked for it");
             tove.press("y");

@@ -20,6 +20,7 @@ class Enrolment {
     static final String AUTHENTICATOR = "authenticator";
     static final String RECOVERY_CODES = "recovery-codes";
     static final String DEVICE = "device";
+    static final String PASSKEY = "passkey";
 
     @Id UUID id;
     UUID personId;
@@ -52,10 +53,13 @@ class Enrolment {
     /** The public half of a device's key, or null. */
     byte @Nullable [] publicKey;
 
+    /** The public half of a passkey, as attested credential data, or null. */
+    byte @Nullable [] credential;
+
     /** Of the code by which a device is set up, until one took it; else null. */
     @Nullable String setupMark;
 
-    /** Of a code, or what a device counted up to. */
+    /** Of a code, or what a device or passkey counted up to. */
     long lastUsedStep;
 
     int wrongTries;

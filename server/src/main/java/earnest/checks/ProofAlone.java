@@ -56,8 +56,15 @@ public interface ProofAlone {
             List<String> enoughFor,
             boolean stopped) {}
 
-    /** One that is under way. */
-    record UnderWay(Way way, int triesLeft, Instant until) {}
+    /**
+     * One that is under way.
+     *
+     * @param browserAsks for what the browser asks, as JSON; null: nothing
+     */
+    record UnderWay(Way way, int triesLeft, Instant until, @Nullable String browserAsks) {}
+
+    /** What a browser is asked for by a way of nobody; the same for the same id. */
+    @Nullable String browserAsks(String way, UUID of);
 
     /**
      * How far the person of a ticket is.

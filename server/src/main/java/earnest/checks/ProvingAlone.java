@@ -147,7 +147,8 @@ class ProvingAlone implements ProofAlone {
                                         open.triesLeft(),
                                         Objects.requireNonNullElse(
                                                 check.expiresAt,
-                                                check.startedAt.plus(WaysAlone.UNLESS_SAID))))
+                                                check.startedAt.plus(WaysAlone.UNLESS_SAID)),
+                                        ways.browserAsks(check.method, check.id)))
                 .orElse(null);
     }
 
@@ -158,6 +159,11 @@ class ProvingAlone implements ProofAlone {
                 .map(ForOneself::label)
                 .distinct()
                 .toList();
+    }
+
+    @Override
+    public @Nullable String browserAsks(String way, UUID of) {
+        return ways.browserAsks(way, of);
     }
 
     @Override

@@ -33,6 +33,16 @@ public sealed interface SettingUp extends AutoCloseable {
         }
     }
 
+    /**
+     * Something that a browser makes; it counts once the browser gave it. No secret is in it.
+     *
+     * @param options to create a credential (WebAuthn, section 5.4), as JSON
+     */
+    record Browser(UUID factor, String options) implements SettingUp {
+        @Override
+        public void close() {}
+    }
+
     /** Lines to be kept on paper; they count at once. */
     record Lines(UUID factor, List<Secret> lines) implements SettingUp {
         @Override

@@ -10,6 +10,7 @@ import earnest.core.assurance.Verdict;
 import earnest.core.assurance.Wanted;
 import earnest.ground.KeyedMarks;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 
 /** Ways to prove oneself alone, in words: real ones, and believable ones for nobody. */
@@ -55,6 +57,11 @@ class WaysAlone {
     /** Empty where a method does not serve somebody alone. */
     Optional<ForOneself> words(String method) {
         return method(method).flatMap(ProofMethod::forOneself);
+    }
+
+    /** What a browser is asked for by a method, or null; {@code of} is what it hangs on. */
+    @Nullable String browserAsks(String id, UUID of) {
+        return method(id).flatMap(method -> method.browserAsks(of)).orElse(null);
     }
 
     /** A way by a method, for a telephone with this ending. */

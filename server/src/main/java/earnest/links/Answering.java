@@ -1,8 +1,10 @@
 package earnest.links;
 
+import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** What whoever holds a link does with it. */
@@ -53,7 +55,7 @@ class Answering {
                 });
     }
 
-    Links.Answered answer(String token, String choice, String page) {
+    Links.Answered answer(String token, String choice, @Nullable Secret given, String page) {
         return writes.get(
                 () -> {
                     Found found = open(token, page);
@@ -63,7 +65,7 @@ class Answering {
                     mustBeShown(found, choice);
                     LinkPurpose.Told told =
                             found.purpose
-                                    .answered(found.link.about(), choice)
+                                    .answered(found.link.about(), choice, given)
                                     .orElseThrow(Answering::over);
                     return new Links.Answered(found.link.about(), told);
                 });

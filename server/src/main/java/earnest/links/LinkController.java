@@ -121,8 +121,11 @@ class LinkController {
     ResponseEntity<Done> answer(
             @Valid @RequestBody LinkToken.Answered answered, HttpServletRequest request) {
         count(request);
-        LinkPurpose.Told told =
-                links.answer(answered.token(), answered.choice(), Links.PAGE).told();
+        LinkPurpose.Told told;
+        String given = answered.given();
+        try (Secret secret = given == null ? null : Secret.of(given)) {
+            told = links.answer(answered.token(), answered.choice(), secret, Links.PAGE).told();
+        }
         return ResponseEntity.ok().cacheControl(CacheControl.noStore()).body(new Done(told));
     }
 }

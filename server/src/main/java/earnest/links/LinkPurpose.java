@@ -37,6 +37,16 @@ public interface LinkPurpose {
     Optional<Told> answered(UUID about, String choice);
 
     /**
+     * As above, with what their browser gave for what it was asked for.
+     *
+     * @param given the caller wipes it; null: nothing
+     * @throws earnest.ground.Problem 422 if it is not what was asked for; then nothing is used up
+     */
+    default Optional<Told> answered(UUID about, String choice, @Nullable Secret given) {
+        return answered(about, choice);
+    }
+
+    /**
      * What whoever answered is told.
      *
      * @param secret what is shown to them once, or null; whoever shows it wipes it
@@ -53,9 +63,16 @@ public interface LinkPurpose {
      * A page.
      *
      * @param says paragraphs
+     * @param browserAsks for what the browser asks before a choice that is not grave: options to
+     *     use a credential (WebAuthn, section 5.5), as JSON; null: nothing
      */
     @Schema(name = "LinkShown")
-    record Shown(String title, List<String> says, List<Choice> choices) {}
+    record Shown(
+            String title, List<String> says, List<Choice> choices, @Nullable String browserAsks) {
+        public Shown(String title, List<String> says, List<Choice> choices) {
+            this(title, says, choices, null);
+        }
+    }
 
     /** A button; {@code grave} where it says no. */
     @Schema(name = "LinkChoice")

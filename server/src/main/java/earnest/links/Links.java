@@ -2,6 +2,8 @@ package earnest.links;
 
 import earnest.core.passwords.Secret;
 
+import org.jspecify.annotations.Nullable;
+
 import java.time.Duration;
 import java.util.UUID;
 
@@ -23,7 +25,16 @@ public interface Links {
      *
      * @throws earnest.ground.Problem 404 as {@link #press}, 422 if it is none of the choices
      */
-    Answered answer(String token, String choice, String page);
+    default Answered answer(String token, String choice, String page) {
+        return answer(token, choice, null, page);
+    }
+
+    /**
+     * As above, with what the browser gave for what it was asked for.
+     *
+     * @param given the caller wipes it; null: nothing
+     */
+    Answered answer(String token, String choice, @Nullable Secret given, String page);
 
     /**
      * What came of an answer.

@@ -3,6 +3,7 @@ package earnest.links;
 import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.time.Duration;
@@ -39,8 +40,8 @@ class OneTimeLinks implements Links {
     }
 
     @Override
-    public Answered answer(String token, String choice, String page) {
-        return answering.answer(token, choice, page);
+    public Answered answer(String token, String choice, @Nullable Secret given, String page) {
+        return answering.answer(token, choice, given, page);
     }
 
     @Override

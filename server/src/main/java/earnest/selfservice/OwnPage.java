@@ -58,10 +58,19 @@ record OwnPage(
     /**
      * What is under way.
      *
-     * @param digits that are typed; 0: a link is opened elsewhere
+     * @param digits that are typed; 0: a link is opened elsewhere, or the browser is asked
+     * @param browserAsks for what the browser asks: options to use a credential (WebAuthn, section
+     *     5.5), as JSON; null: nothing
      */
     @Schema(name = "OwnWayUnderWay")
-    record UnderWay(String id, String label, String note, int digits, String asks, Instant until) {}
+    record UnderWay(
+            String id,
+            String label,
+            String note,
+            int digits,
+            String asks,
+            Instant until,
+            @Nullable String browserAsks) {}
 
     /**
      * A system.

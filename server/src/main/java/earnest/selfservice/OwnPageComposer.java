@@ -16,6 +16,7 @@ import earnest.tickets.Tickets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
+import java.nio.charset.StandardCharsets;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
@@ -114,10 +115,21 @@ class OwnPageComposer {
                                 .map(
                                         way ->
                                                 new ProofAlone.UnderWay(
-                                                        way, nobody.left(), nobody.until()))
+                                                        way,
+                                                        nobody.left(),
+                                                        nobody.until(),
+                                                        proof.browserAsks(
+                                                                way.id(),
+                                                                inPlace(session, nobody))))
                                 .orElse(null)
                         : null;
         return proving(session, new ProofAlone.Progress(ways, open, List.of(), List.of(), false));
+    }
+
+    /** In the place of a check that is not there: another with each that was begun. */
+    private static UUID inPlace(OwnSession session, Nobody nobody) {
+        return UUID.nameUUIDFromBytes(
+                (session.id() + " " + nobody.until()).getBytes(StandardCharsets.UTF_8));
     }
 
     private OwnPage somebodys(OwnSession session, Tickets.View ticket, UUID person) {
@@ -259,7 +271,8 @@ class OwnPageComposer {
                         open.way().note(),
                         open.way().digits(),
                         open.way().asks(),
-                        open.until());
+                        open.until(),
+                        open.browserAsks());
     }
 
     private OwnPage choosing(

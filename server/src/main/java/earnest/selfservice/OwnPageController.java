@@ -59,7 +59,7 @@ class OwnPageController {
 
     /** What was typed is a secret: it has no text form. */
     @Schema(name = "OwnReply")
-    record Typed(@NotBlank @Size(max = 40) String typed) {
+    record Typed(@NotBlank @Size(max = 8000) String typed) {
         @Override
         public String toString() {
             return "(reply)";

@@ -66,6 +66,8 @@ class OwnProofsController {
      * @param address the same, as that reads it
      * @param digits of the code that confirms it; else 0
      * @param lines to be kept on paper; else empty
+     * @param browserMakes what the browser makes: options to create a credential (WebAuthn, section
+     *     5.4), as JSON; null: nothing
      */
     @Schema(name = "OwnProofSettingUp")
     record Shown(
@@ -74,7 +76,8 @@ class OwnProofsController {
             SettingUp.@Nullable Taker taker,
             @Nullable String address,
             int digits,
-            List<String> lines) {
+            List<String> lines,
+            @Nullable String browserMakes) {
         @Override
         public String toString() {
             return "(what is shown once)";
@@ -83,7 +86,7 @@ class OwnProofsController {
 
     /** What was typed is a secret: it has no text form. */
     @Schema(name = "OwnProofCode")
-    record Typed(@NotBlank @Size(max = 40) String typed) {
+    record Typed(@NotBlank @Size(max = 8000) String typed) {
         @Override
         public String toString() {
             return "(code)";
@@ -217,7 +220,7 @@ class OwnProofsController {
                             case AUTHENTICATOR -> appAddress(session, text);
                             case DEVICE -> deviceAddress(text);
                         };
-                yield new Shown(factor, text, taker, address, digits, List.of());
+                yield new Shown(factor, text, taker, address, digits, List.of(), null);
             }
             case SettingUp.Lines(UUID factor, List<Secret> lines) ->
                     new Shown(
@@ -226,7 +229,10 @@ class OwnProofsController {
                             null,
                             null,
                             0,
-                            lines.stream().map(line -> line.open(String::new)).toList());
+                            lines.stream().map(line -> line.open(String::new)).toList(),
+                            null);
+            case SettingUp.Browser(UUID factor, String options) ->
+                    new Shown(factor, null, null, null, 0, List.of(), options);
         };
     }
 

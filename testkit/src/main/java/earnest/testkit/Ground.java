@@ -11,6 +11,10 @@ import java.net.InetAddress;
 import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.sql.Connection;
+import java.sql.DriverManager;
+import java.sql.PreparedStatement;
+import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -207,6 +211,23 @@ public final class Ground {
 
     public Path checkout() {
         return checkout;
+    }
+
+    /** Changes rows as the running server may, for what a test cannot wait for. */
+    public void behindTheServer(String sql, String... values) {
+        try (Connection database =
+                        DriverManager.getConnection(
+                                "jdbc:mariadb://127.0.0.1:" + port("DB") + "/earnest",
+                                "earnest_run",
+                                secret("db-run"));
+                PreparedStatement change = database.prepareStatement(sql)) {
+            for (int i = 0; i < values.length; i++) {
+                change.setString(i + 1, values[i]);
+            }
+            change.executeUpdate();
+        } catch (SQLException e) {
+            throw new IllegalStateException(e);
+        }
     }
 
     /** What staff sign in with beside their password. */

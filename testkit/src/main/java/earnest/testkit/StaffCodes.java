@@ -5,10 +5,6 @@ import tools.jackson.databind.json.JsonMapper;
 
 import java.nio.ByteBuffer;
 import java.security.GeneralSecurityException;
-import java.sql.Connection;
-import java.sql.DriverManager;
-import java.sql.PreparedStatement;
-import java.sql.SQLException;
 import java.time.InstantSource;
 import java.util.Base64;
 import java.util.Map;
@@ -114,20 +110,9 @@ public final class StaffCodes {
     }
 
     private void forgetUsed(String login) {
-        try (Connection database =
-                        DriverManager.getConnection(
-                                "jdbc:mariadb://127.0.0.1:" + ground.port("DB") + "/earnest",
-                                "earnest_run",
-                                ground.secret("db-run"));
-                PreparedStatement forget =
-                        database.prepareStatement(
-                                "update staff_factor f join analyst a on a.id = f.analyst_id set"
-                                    + " f.last_used_step = -1, f.wrong_tries = 0, f.wrong_since ="
-                                    + " null where a.login = ?")) {
-            forget.setString(1, login);
-            forget.executeUpdate();
-        } catch (SQLException e) {
-            throw new IllegalStateException(e);
-        }
+        ground.behindTheServer(
+                "update staff_factor f join analyst a on a.id = f.analyst_id set f.last_used_step"
+                        + " = -1, f.wrong_tries = 0, f.wrong_since = null where a.login = ?",
+                login);
     }
 }

@@ -7,8 +7,9 @@ import java.time.Duration;
 import java.util.List;
 
 /** Something is sent to a contact on record, and comes back from whoever is there. */
-abstract class BySending implements ProofMethod {
-    static final Duration LASTS = Duration.ofMinutes(10);
+public abstract class BySending implements ProofMethod {
+    /** How long what is sent is good. */
+    public static final Duration LASTS = Duration.ofMinutes(10);
 
     private final Route route;
     private final ContactSending sending;

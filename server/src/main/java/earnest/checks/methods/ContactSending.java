@@ -38,6 +38,15 @@ public class ContactSending {
     }
 
     /**
+     * Sends the link that was made for a check to its contact, in the present transaction.
+     *
+     * @throws earnest.ground.Problem 429 if the person was sent too many lately
+     */
+    public void sendLink(Check check, String method) {
+        send(check, method, LinkMessage.OCCASION, "links");
+    }
+
+    /**
      * Sends to the contact of a check, in the present transaction.
      *
      * @param what that is, such as {@code codes}

@@ -63,7 +63,7 @@ public abstract class LinkBySending extends BySending {
     @Override
     public String begin(Check check) {
         links.make(check.detail(Leads.class).orElseThrow().purpose(), check.id(), LASTS);
-        sending.send(check, id(), LinkMessage.OCCASION, "links");
+        sending.sendLink(check, id());
         return "sent a link to " + contacts.of(check);
     }
 

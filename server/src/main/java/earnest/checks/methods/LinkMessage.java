@@ -52,7 +52,8 @@ class LinkMessage implements MessageWriter {
     private static String before(Check check) {
         boolean moves =
                 check.detail(LinkBySending.Leads.class)
-                        .filter(leads -> leads.purpose().equals(OwnPageLink.PURPOSE))
+                        // Other methods whose links these are keep something else.
+                        .filter(leads -> OwnPageLink.PURPOSE.equals(leads.purpose()))
                         .isPresent();
         return moves
                 ? "To go on with what you asked for, open this where you want to go on, within ten"

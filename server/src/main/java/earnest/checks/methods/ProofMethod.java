@@ -40,6 +40,16 @@ public interface ProofMethod {
         return Optional.empty();
     }
 
+    /**
+     * What a browser is asked for while a check is under way on a page of one's own, as JSON;
+     * empty: nothing.
+     *
+     * @param of the check, or anything in its place for a name that nobody has
+     */
+    default Optional<String> browserAsks(UUID of) {
+        return Optional.empty();
+    }
+
     /** How people get what it rests on, by themselves; empty: they do not. */
     default Optional<Enrolling> enrolling() {
         return Optional.empty();

@@ -1,0 +1,200 @@
+package earnest.journeys;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.google.gson.JsonObject;
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.CDPSession;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+
+import earnest.testkit.Eventually;
+import earnest.testkit.browser.Analyst;
+
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+
+import java.util.Optional;
+
+/** What people carry is set up by themselves, and used on their page and for the desk. */
+@ExtendWith(World.Running.class)
+class OwnDevicesTest {
+    private World world;
+    private String account;
+
+    private BrowserContext telephone() {
+        return world.browser()
+                .newContext(
+                        new Browser.NewContextOptions()
+                                .setViewportSize(390, 844)
+                                .setColorScheme(ColorScheme.DARK));
+    }
+
+    private Analyst open(BrowserContext context, String who, String address) {
+        Page page = context.newPage();
+        Analyst somebody = Analyst.at(page, world.watch(who, page));
+        page.navigate(world.ground().serverUrl() + address);
+        return somebody;
+    }
+
+    private static Locator heading(Analyst who, String words) {
+        return who.page().getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(words));
+    }
+
+    private static void pick(Analyst who, String way) {
+        who.page().getByRole(AriaRole.BUTTON).getByText(way).first().click();
+    }
+
+    /** On their phone, with enough proved to set things up. */
+    private Analyst proved(BrowserContext phone) {
+        int texts = world.outside().texts(account).size();
+        try (BrowserContext elsewhere = telephone()) {
+            Analyst begins = open(elsewhere, "somebody at a computer", "/me");
+            begins.page().getByLabel("Who are you?").fill(account);
+            begins.press("Enter");
+            heading(begins, "Prove that it is you").waitFor();
+            pick(begins, "Link to your phone");
+            String token = world.secret(world.outside().textedLink(account, texts));
+            Analyst there = open(phone, "the person on the phone", "/forgot#" + token);
+            there.button("Show it").click();
+            there.button("It is me: go on here").click();
+            there.see("One more.");
+            pick(there, "Code from your authenticator");
+            there.page()
+                    .getByLabel("Type the six digits")
+                    .fill(world.outside().authenticator(account));
+            there.press("Enter");
+            heading(there, "What proves that it is you").waitFor();
+            return there;
+        }
+    }
+
+    private void longAgo(String kind) {
+        world.ground()
+                .behindTheServer(
+                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
+                                + " utc_timestamp(6) - interval 30 day where p.account = ? and"
+                                + " e.kind = ?",
+                        account,
+                        kind);
+    }
+
+    /** A passkey that this browser keeps, and that finds its person before it. */
+    private static void knowsItsPerson(Page page) {
+        CDPSession session = page.context().newCDPSession(page);
+        session.send("WebAuthn.enable");
+        JsonObject options = new JsonObject();
+        options.addProperty("protocol", "ctap2");
+        options.addProperty("transport", "internal");
+        options.addProperty("hasResidentKey", true);
+        options.addProperty("hasUserVerification", true);
+        options.addProperty("isUserVerified", true);
+        options.addProperty("automaticPresenceSimulation", true);
+        JsonObject wanted = new JsonObject();
+        wanted.add("options", options);
+        session.send("WebAuthn.addVirtualAuthenticator", wanted);
+    }
+
+    private void visited(Analyst tove) {
+        tove.see("A visitor is here");
+        tove.press("v");
+        tove.column("Who").getByText("Not named yet").waitFor();
+        tove.type(account);
+        tove.page().locator("[role=option]").first().waitFor();
+        tove.press("Enter");
+        tove.see("They came to the counter.");
+    }
+
+    @Test
+    void aPasskeyIsMadeAndUsedOnThePageAndForTheDesk(World given) {
+        world = given;
+        account = world.somebody();
+        try (BrowserContext phone = telephone();
+                Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            Analyst there = proved(phone);
+            knowsItsPerson(there.page());
+            pick(there, "by finger, face or its own code");
+            heading(there, "Add a passkey").waitFor();
+            there.accessible("a passkey to be made");
+            there.button("Make it on this device").click();
+            there.see("Your passkey is added.");
+            there.button("I am done").click();
+            longAgo("passkey");
+
+            there.page().navigate(world.ground().serverUrl() + "/forgot");
+            there.page().getByLabel("Who are you?").fill(account);
+            there.press("Enter");
+            heading(there, "Prove that it is you").waitFor();
+            pick(there, "in this browser, by finger");
+            there.button("Use my passkey").waitFor();
+            there.accessible("a passkey is asked for");
+            there.button("Use my passkey").click();
+            there.see("One more.");
+            assertThat(there.page().getByLabel("Proved").innerText()).contains("Passkey");
+
+            int texts = world.outside().texts(account).size();
+            visited(tove);
+            Proving.begin(tove, "Passkey, link to work mobile");
+            String token = world.secret(world.outside().textedLink(account, texts));
+            there.page().navigate(world.ground().serverUrl() + "/link#" + token);
+            there.button("Show it").click();
+            there.see("Are you with the service desk now?");
+            there.accessible("a passkey behind a link");
+            there.button("It is I: use my passkey").click();
+            there.see("The service desk sees it now.");
+            tove.see("used their passkey");
+        }
+    }
+
+    @Test
+    void aPhoneThatAnswersIsSetUpAndAsked(World given) {
+        world = given;
+        account = world.somebody();
+        try (BrowserContext phone = telephone();
+                Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            Analyst there = proved(phone);
+            pick(there, "your phone asks you");
+            heading(there, "Add a device that answers").waitFor();
+            there.accessible("a code for a device");
+            String setup = there.page().locator("span.num").first().innerText();
+            Analyst pocket = Analyst.at(phone.newPage(), world.watch("a pocket", phone.newPage()));
+            pocket.page().navigate(world.ground().standinsUrl() + "/pockets/" + account);
+            pocket.page().getByText("Set this phone up as a device that answers").click();
+            pocket.page().getByLabel("The code from the page").fill(setup);
+            pocket.button("Set it up").click();
+            pocket.see("This phone is set up");
+            there.page()
+                    .getByLabel("The six digits that it shows")
+                    .fill(device().get("code").asString());
+            there.press("Enter");
+            there.see("Your device is added.");
+            longAgo("device");
+
+            visited(tove);
+            Proving.begin(tove, "Yes on their phone");
+            tove.see("It is asked now.");
+            pocket.button("Yes, I asked for this").click();
+            pocket.see("Say this word to them:");
+            tove.page().getByLabel("The word that their device shows now").waitFor();
+            tove.accessible("the word of a device");
+            String word =
+                    Eventually.get(
+                            "the word on the phone",
+                            () ->
+                                    Optional.ofNullable(
+                                            device().at("/waiting/0/word").asString(null)));
+            tove.page().keyboard().type(word);
+            tove.press("Enter");
+            tove.see("yes, and the word");
+        }
+    }
+
+    private JsonNode device() {
+        return world.outside().pocket(account).get("device");
+    }
+}
