@@ -2283,6 +2283,8 @@ export interface components {
         LinkShown: {
             browserAsks?: string;
             choices: components["schemas"]["LinkChoice"][];
+            /** Format: int32 */
+            digits: number;
             says: string[];
             title: string;
         };
@@ -4278,6 +4280,7 @@ export interface operations {
                      *           "words": "No, that is not right"
                      *         }
                      *       ],
+                     *       "digits": 0,
                      *       "says": [
                      *         "Somebody who says they are Žofia Kallas asks for help with getting into their accounts.",
                      *         "Tove Rask of the service desk asks you, as their manager, whether you know of it."
@@ -5817,6 +5820,7 @@ export interface operations {
                      *           "words": "I did not ask for this"
                      *         }
                      *       ],
+                     *       "digits": 0,
                      *       "says": [
                      *         "Somebody asked for help in your name, on another page. If it was you, go on here; the other page stops.",
                      *         "If somebody sent you this link and asks you to press: do not. Say that you did not ask for it."

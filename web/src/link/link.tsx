@@ -13,6 +13,7 @@ export function Link() {
   const [done, setDone] = useState<LinkDone>();
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
+  const [code, setCode] = useState("");
   // It brings the token without which nothing that this page sends is taken.
   useQuery({ queryKey: ["me"], queryFn: async () => (await ask(client.GET("/api/session"))) ?? null });
   const during = async (work: () => Promise<void>) => {
@@ -31,7 +32,8 @@ export function Link() {
   const answer = (choice: string, grave: boolean) =>
     during(async () => {
       const options = grave ? null : shown?.browserAsks;
-      const given = options && (await (await import("../proofs/passkey")).passkeyFor(options));
+      const typed = grave || !shown?.digits ? undefined : code;
+      const given = options ? await (await import("../proofs/passkey")).passkeyFor(options) : typed;
       const body = given ? { token: token(), choice, given } : { token: token(), choice };
       const told = await ask(client.POST("/api/links/answer", { body }));
       window.history.replaceState(null, "", "/link");
@@ -53,12 +55,25 @@ export function Link() {
               {words}
             </p>
           ))}
+          {shown.digits > 0 && (
+            <label className="mt-5 grid gap-1.5 font-semibold">
+              To say yes: the six digits of your authenticator
+              <input
+                className="field num min-h-14 px-3 text-2xl tracking-[0.2em]"
+                inputMode="numeric"
+                autoComplete="one-time-code"
+                maxLength={shown.digits + 4}
+                value={code}
+                onChange={(e) => setCode(e.target.value.replace(/\D/g, ""))}
+              />
+            </label>
+          )}
           <div className="mt-5 grid gap-2.5">
             {shown.choices.map((choice) => (
               <Large
                 key={choice.id}
                 grave={choice.grave}
-                busy={busy}
+                busy={busy || (!choice.grave && code.length < shown.digits)}
                 press={() => answer(choice.id, choice.grave)}
               >
                 {choice.words}

@@ -49,7 +49,8 @@ class ArchitectureTest {
                     "earnest.checks.Devices", // to know a setup code again
                     "earnest.checks.methods.tap.DeviceController", // to show it on the device
                     "earnest.checks.methods.tap.TapWords", // to compare it
-                    "earnest.checks.methods.passkey.WebAuthn", // to verify what a browser gave
+                    "earnest.checks.webauthn.WebAuthn", // to verify what a browser gave
+                    "earnest.checks.methods.colleague.ColleagueVouches", // to find who is named
                     "earnest.checks.methods.CodeMessage", // to send a code
                     "earnest.links.LinkText", // to send a link
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it

@@ -50,6 +50,11 @@ interface CheckRepository extends JpaRepository<ProofCheck, UUID>, InsertReposit
                     + " earnest.checks.methods.CheckState.OPEN order by c.startedAt")
     List<ProofCheck> openOf(UUID person, String method);
 
+    @Query(
+            "select count(c) from ProofCheck c where c.personId = ?1 and c.path = ?2 and c.state ="
+                    + " earnest.checks.methods.CheckState.PASSED and c.endedAt >= ?3")
+    long passedOn(UUID person, String path, Instant since);
+
     /** The ticket of a check, without reading the check itself. */
     @Query("select c.ticketId from ProofCheck c where c.id = ?1")
     Optional<UUID> ticketOf(UUID check);

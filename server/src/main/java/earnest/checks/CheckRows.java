@@ -30,6 +30,11 @@ class CheckRows implements CheckHistory {
     }
 
     @Override
+    public boolean passedOn(UUID person, String path, Instant since) {
+        return checks.passedOn(person, path, since) > 0;
+    }
+
+    @Override
     public List<Check> openOf(UUID person, String method, Instant now) {
         return checks.openOf(person, method).stream()
                 .filter(check -> check.open(now))

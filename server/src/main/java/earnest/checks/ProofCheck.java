@@ -149,6 +149,11 @@ class ProofCheck implements Check {
     }
 
     @Override
+    public void restOn(String newPath) {
+        path = newPath;
+    }
+
+    @Override
     public void moveTo(UUID conversation) {
         conversationId = conversation;
     }

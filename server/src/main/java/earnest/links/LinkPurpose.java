@@ -37,7 +37,8 @@ public interface LinkPurpose {
     Optional<Told> answered(UUID about, String choice);
 
     /**
-     * As above, with what their browser gave for what it was asked for.
+     * As above, with what their browser gave for what it was asked for, or the code that they
+     * typed.
      *
      * @param given the caller wipes it; null: nothing
      * @throws earnest.ground.Problem 422 if it is not what was asked for; then nothing is used up
@@ -65,12 +66,17 @@ public interface LinkPurpose {
      * @param says paragraphs
      * @param browserAsks for what the browser asks before a choice that is not grave: options to
      *     use a credential (WebAuthn, section 5.5), as JSON; null: nothing
+     * @param digits of the code that is typed before a choice that is not grave; 0: none
      */
     @Schema(name = "LinkShown")
     record Shown(
-            String title, List<String> says, List<Choice> choices, @Nullable String browserAsks) {
+            String title,
+            List<String> says,
+            List<Choice> choices,
+            @Nullable String browserAsks,
+            int digits) {
         public Shown(String title, List<String> says, List<Choice> choices) {
-            this(title, says, choices, null);
+            this(title, says, choices, null, 0);
         }
     }
 

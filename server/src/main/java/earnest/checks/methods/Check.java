@@ -47,6 +47,9 @@ public interface Check {
     /** Keeps a detail, in the present transaction. */
     void keep(Record detail);
 
+    /** What it rests on, where that is known only once it is under way. */
+    void restOn(String path);
+
     /** From now on it counts in this conversation. */
     void moveTo(UUID conversation);
 }

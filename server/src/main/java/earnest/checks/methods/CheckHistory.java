@@ -12,6 +12,9 @@ public interface CheckHistory {
 
     Optional<Check> find(UUID check);
 
+    /** Whether a check of a person that rests on a path was passed since then. */
+    boolean passedOn(UUID person, String path, Instant since);
+
     /** Checks of a method of a person that are under way and not out of time, oldest first. */
     List<Check> openOf(UUID person, String method, Instant now);
 

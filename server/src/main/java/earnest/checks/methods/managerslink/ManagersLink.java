@@ -2,6 +2,7 @@ package earnest.checks.methods.managerslink;
 
 import earnest.channels.Messages;
 import earnest.channels.Recipient;
+import earnest.checks.methods.Approvers;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.ContactWords;
@@ -16,11 +17,9 @@ import earnest.ground.Problem;
 import earnest.links.Links;
 import earnest.people.People;
 
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 
@@ -37,14 +36,13 @@ class ManagersLink implements ProofMethod {
     static final String NOT_ASKED = "not-asked";
     private static final Duration LASTS = Duration.ofMinutes(30);
 
-    /** A deputy counts a day after being named: else whoever names one could answer at once. */
-    private static final Duration KNOWN_FOR = Duration.ofDays(1);
-
+    private final Approvers approvers;
     private final People people;
     private final Messages messages;
     private final Links links;
 
-    ManagersLink(People people, Messages messages, Links links) {
+    ManagersLink(Approvers approvers, People people, Messages messages, Links links) {
+        this.approvers = approvers;
         this.people = people;
         this.messages = messages;
         this.links = links;
@@ -67,40 +65,11 @@ class ManagersLink implements ProofMethod {
 
     @Override
     public List<Possible> offers(Known known) {
-        return people
-                .person(known.person())
-                .map(People.Person::manager)
-                .flatMap(people::person)
-                .filter(manager -> mayAnswer(manager, known))
-                .flatMap(manager -> standsIn(manager, known))
-                .flatMap(in -> mailbox(in.person, known).map(box -> possible(in, box)))
+        return approvers
+                .of(known)
+                .flatMap(in -> mailbox(in.person(), known).map(box -> possible(in, box)))
                 .stream()
                 .toList();
-    }
-
-    private static boolean mayAnswer(People.Person one, Known known) {
-        return !one.gone() && !one.id().equals(known.person());
-    }
-
-    /**
-     * Who answers.
-     *
-     * @param away the manager for whom they stand in, or null
-     */
-    private record In(People.Person person, People.@Nullable Person away) {}
-
-    /** The manager; while they are away their deputy, a day after the directory named them. */
-    private Optional<In> standsIn(People.Person manager, Known known) {
-        Instant until = manager.awayUntil();
-        if (until == null || !until.isAfter(known.now())) {
-            return Optional.of(new In(manager, null));
-        }
-        Instant since = manager.deputySince();
-        return Optional.ofNullable(manager.deputy())
-                .filter(named -> since == null || !since.plus(KNOWN_FOR).isAfter(known.now()))
-                .flatMap(people::person)
-                .filter(deputy -> mayAnswer(deputy, known))
-                .map(deputy -> new In(deputy, manager));
     }
 
     private Optional<People.Contact> mailbox(People.Person manager, Known known) {
@@ -114,9 +83,9 @@ class ManagersLink implements ProofMethod {
                 .findFirst();
     }
 
-    private static Possible possible(In in, People.Contact mailbox) {
-        People.Person person = in.person;
-        People.Person away = in.away;
+    private static Possible possible(Approvers.Approver in, People.Contact mailbox) {
+        People.Person person = in.person();
+        People.Person away = in.away();
         String id = ID + ":" + person.id();
         return new Possible(
                 id,

@@ -4,6 +4,7 @@ import earnest.checks.Enrolments;
 import earnest.checks.Passkeys;
 import earnest.checks.SettingUp;
 import earnest.checks.methods.Enrolling;
+import earnest.checks.webauthn.WebAuthn;
 import earnest.core.passwords.Secret;
 import earnest.people.People;
 

@@ -4,6 +4,7 @@ import earnest.checks.methods.AskingAnalyst;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.OutsideReplies;
+import earnest.checks.webauthn.PasskeyAnswers;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.links.LinkPurpose;
@@ -29,7 +30,6 @@ class PasskeyLink implements LinkPurpose {
     private final CheckHistory checks;
     private final OutsideReplies replies;
     private final PasskeyAnswers answers;
-    private final WebAuthn webAuthn;
     private final AskingAnalyst asking;
     private final Clock clock;
 
@@ -37,13 +37,11 @@ class PasskeyLink implements LinkPurpose {
             CheckHistory checks,
             OutsideReplies replies,
             PasskeyAnswers answers,
-            WebAuthn webAuthn,
             AskingAnalyst asking,
             Clock clock) {
         this.checks = checks;
         this.replies = replies;
         this.answers = answers;
-        this.webAuthn = webAuthn;
         this.asking = asking;
         this.clock = clock;
     }
@@ -74,7 +72,8 @@ class PasskeyLink implements LinkPurpose {
                                                         + " you and asks you to: say that you did"
                                                         + " not ask for it."),
                                         CHOICES,
-                                        webAuthn.request(about)));
+                                        answers.asks(about),
+                                        0));
     }
 
     @Override
@@ -89,7 +88,12 @@ class PasskeyLink implements LinkPurpose {
                 .map(
                         check -> {
                             boolean used = choice.equals(PasskeyUsed.USED);
-                            if (used && (given == null || !answers.answers(check, given))) {
+                            if (used
+                                    && (given == null
+                                            || !answers.answers(
+                                                    check.id(),
+                                                    Asked.of(check).passkeys(),
+                                                    given))) {
                                 throw Problem.invalid(
                                         "That is no passkey that you set up here. Try another, or"
                                                 + " tell the service desk.");

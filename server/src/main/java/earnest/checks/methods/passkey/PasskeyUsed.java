@@ -15,6 +15,7 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.checks.methods.TryWords;
+import earnest.checks.webauthn.PasskeyAnswers;
 import earnest.core.assurance.Route;
 import earnest.ground.Problem;
 import earnest.links.Links;
@@ -46,7 +47,6 @@ class PasskeyUsed implements ProofMethod {
 
     private final Passkeys passkeys;
     private final PasskeyAnswers answers;
-    private final WebAuthn webAuthn;
     private final OwnPasskey own;
     private final ContactSending sending;
     private final ContactWords contacts;
@@ -55,14 +55,12 @@ class PasskeyUsed implements ProofMethod {
     PasskeyUsed(
             Passkeys passkeys,
             PasskeyAnswers answers,
-            WebAuthn webAuthn,
             OwnPasskey own,
             ContactSending sending,
             ContactWords contacts,
             Links links) {
         this.passkeys = passkeys;
         this.answers = answers;
-        this.webAuthn = webAuthn;
         this.own = own;
         this.sending = sending;
         this.contacts = contacts;
@@ -138,7 +136,7 @@ class PasskeyUsed implements ProofMethod {
     public Result reply(Check check, Reply reply) {
         return switch (reply) {
             case Reply.Typed(var typed) when check.contact() == null ->
-                    answers.answers(check, typed)
+                    answers.answers(check.id(), Asked.of(check).passkeys(), typed)
                             ? passed()
                             : new Result.Wrong(
                                     "as {person}, used no passkey of theirs, "
@@ -189,7 +187,7 @@ class PasskeyUsed implements ProofMethod {
 
     @Override
     public Optional<String> browserAsks(UUID of) {
-        return Optional.of(webAuthn.request(of));
+        return Optional.of(answers.asks(of));
     }
 
     @Override

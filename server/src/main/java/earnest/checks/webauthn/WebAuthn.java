@@ -1,4 +1,4 @@
-package earnest.checks.methods.passkey;
+package earnest.checks.webauthn;
 
 import com.webauthn4j.WebAuthnManager;
 import com.webauthn4j.converter.AttestedCredentialDataConverter;
@@ -44,7 +44,7 @@ import java.util.UUID;
  * for a name that nobody has. Challenges hang on what they are for, and nothing else makes them.
  */
 @Component
-class WebAuthn {
+public class WebAuthn {
     private static final Logger LOG = LoggerFactory.getLogger(WebAuthn.class);
     private static final long TIMEOUT_MS = 120_000;
 
@@ -107,7 +107,7 @@ class WebAuthn {
      *
      * @param account by which its person tells it from those of others
      */
-    String creation(UUID passkey, String account, String name) {
+    public String creation(UUID passkey, String account, String name) {
         byte[] handle =
                 ByteBuffer.allocate(2 * Long.BYTES)
                         .putLong(passkey.getMostSignificantBits())
@@ -143,7 +143,7 @@ class WebAuthn {
     /**
      * Options to use one, as {@code PublicKeyCredential.parseRequestOptionsFromJSON} reads them.
      */
-    String request(UUID of) {
+    public String request(UUID of) {
         return JsonMapper.shared()
                 .writeValueAsString(
                         Map.of(
@@ -176,10 +176,10 @@ class WebAuthn {
      *
      * @param credential attested credential data
      */
-    record Made(byte[] credential, long count) {}
+    public record Made(byte[] credential, long count) {}
 
     /** What a browser made, if it is what was asked for. */
-    Optional<Made> made(UUID passkey, Secret json) {
+    public Optional<Made> made(UUID passkey, Secret json) {
         try {
             RegistrationData made = Held.MANAGER.parseRegistrationResponseJSON(read(json));
             Held.MANAGER.verify(

@@ -1,14 +1,16 @@
-package earnest.checks.methods.passkey;
+package earnest.checks.webauthn;
 
 import earnest.checks.Passkeys;
-import earnest.checks.methods.Check;
 import earnest.core.passwords.Secret;
 
 import org.springframework.stereotype.Component;
 
+import java.util.List;
+import java.util.UUID;
+
 /** Whether a passkey answered a check, in the present transaction. */
 @Component
-class PasskeyAnswers {
+public class PasskeyAnswers {
     private final Passkeys passkeys;
     private final WebAuthn webAuthn;
 
@@ -17,14 +19,17 @@ class PasskeyAnswers {
         this.webAuthn = webAuthn;
     }
 
-    /** Whether one of those that may answer signed this check's challenge. */
-    boolean answers(Check check, Secret json) {
+    /** What a browser is asked for a check, as JSON. */
+    public String asks(UUID check) {
+        return webAuthn.request(check);
+    }
+
+    /** Whether one of these passkeys signed a check's challenge. */
+    public boolean answers(UUID check, List<UUID> which, Secret json) {
         return webAuthn.used(
-                        check.id(),
+                        check,
                         json,
-                        Asked.of(check).passkeys().stream()
-                                .flatMap(one -> passkeys.lock(one).stream())
-                                .toList())
+                        which.stream().flatMap(one -> passkeys.lock(one).stream()).toList())
                 .map(
                         used -> {
                             passkeys.used(used.passkey(), used.count());
