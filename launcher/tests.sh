@@ -47,7 +47,8 @@ bench_long() {
     touch "$passed"
     say "$(wc -l <"$passed") cases of these sources have passed before; they are in $(shown_path "$passed")."
     with_java mvn -B -ntp verify -pl core,cli,connectors,web,standins,testkit,server,journeys -Dearnest.web.unchecked=true \
-        "-Dearnest.long=$passed" -Dearnest.tries=3000 -Dtest='CrashTest,CrashElsewhereTest,SealCrashTest,JsonTest' -Dsurefire.failIfNoSpecifiedTests=false
+        "-Dearnest.long=$passed" -Dearnest.tries=3000 "-Dearnest.model.seeds=$RANDOM,$RANDOM" -Dearnest.model.steps=3000 \
+        -Dtest='CrashTest,CrashElsewhereTest,SealCrashTest,JsonTest,ModelTest' -Dsurefire.failIfNoSpecifiedTests=false
     without_each_part "$passed"
     say "All cases passed: $(wc -l <"$passed")."
 }
@@ -56,6 +57,8 @@ bench_long() {
 PARTS="authenticator:server:checks/methods/authenticator call-back:server:checks/methods/callback
 code-by-text:server:checks/methods/codebytext number-shown:server:checks/methods/numbershown
 staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/codebymail link-by-text:server:checks/methods/linkbytext approver-link:server:checks/methods/managerslink
+link-by-mail:server:checks/methods/linkbymail tap-approve:server:checks/methods/tap passkey:server:checks/methods/passkey
+approver:server:checks/methods/approver colleague:server:checks/methods/colleague badge:server:checks/methods/badge recovery-code:server:checks/methods/recovery
 call:server:channels/call text:server:channels/text mail:server:channels/mail chat:server:chat mail-in:server:mailin ldap:connectors:connectors/ldap
 scim:connectors:connectors/scim"
 
@@ -70,7 +73,8 @@ without_each_part() {
         git -C "$CHECKOUT" ls-files -co --exclude-standard -z | tar -C "$CHECKOUT" --null -T - --ignore-failed-read -c | tar -C "$copy" -x
         ln -s "$CHECKOUT/web/node_modules" "$copy/web/node_modules"
         cp -r "$CHECKOUT/web/dist" "$copy/web/dist"
-        rm -r "$copy/$module/src/main/java/earnest/$folder" "$copy/server/src/test/java/earnest/$folder"
+        rm -r "$copy/$module/src/main/java/earnest/$folder"
+        rm -rf "$copy/server/src/test/java/earnest/$folder"
         # Of the kinds of systems, the registration is a line of a file.
         sed -i "/^earnest\\.${folder//\//\\.}\\./d" "$copy/connectors/src/main/resources/META-INF/services/earnest.connectors.SystemKind"
         (unset EARNEST_HOME && with_java mvn -B -ntp -f "$copy/pom.xml" verify -pl core,connectors,web,standins,testkit,server -Dexec.skip=true \

@@ -47,6 +47,7 @@ export type WrittenLine = Schemas["WrittenLine"];
 export type OwnPage = Schemas["OwnPage"];
 export type OwnWayUnderWay = Schemas["OwnWayUnderWay"];
 export type RulebookShown = Schemas["RulebookShown"];
+export type RulebookShipped = Schemas["RulebookShipped"];
 export type RulebookProposed = Schemas["RulebookProposed"];
 export type MethodOfRulebook = Schemas["MethodOfRulebook"];
 export type OwnProof = Schemas["OwnProof"];

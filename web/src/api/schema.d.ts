@@ -973,6 +973,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rulebook/shipped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Gives the rulebooks that come with Earnest, from the one that asks least.
+         * @description They can be changed and proposed like any other.
+         */
+        get: operations["shippedRulebooks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run}": {
         parameters: {
             query?: never;
@@ -2678,6 +2698,11 @@ export interface components {
             nothingLeft: number;
             /** Format: int32 */
             openedMore: number;
+        };
+        RulebookShipped: {
+            asks: string;
+            content: string;
+            name: string;
         };
         RulebookShown: {
             /** Format: int32 */
@@ -11903,6 +11928,108 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    shippedRulebooks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "asks": "To give a temporary password: 30 points, something they have or something they are or something shown in person and 2 separate things that it rests on.",
+                     *         "content": "{\n  \"checks\": {\n    \"number-shown\":   {\"factor\": \"reach\", \"points\": 0, \"failed\": 0, \"work\": 0, \"wait\": 0},\n    \"code-by-text\":   {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 25, \"wait\": 15, \"relayed\": true},\n    \"code-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 25, \"wait\": 45, \"relayed\": true},\n    \"authenticator\":  {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"tap-approve\":    {\"factor\": \"has\", \"points\": 22, \"failed\": -5, \"work\": 10, \"wait\": 20, \"relayed\": true},\n    \"passkey\":        {\"factor\": \"is\", \"points\": 30, \"failed\": -10, \"work\": 10, \"wait\": 40},\n    \"call-back\":      {\"factor\": \"has\", \"points\": 21, \"failed\": -15, \"work\": 40, \"wait\": 20},\n    \"staff-fact\":     {\"factor\": \"knows\", \"points\": 2, \"failed\": -4, \"work\": 15, \"wait\": 0},\n    \"question\":       {\"factor\": \"knows\", \"points\": 3, \"failed\": -6, \"work\": 30, \"wait\": 0},\n    \"approver-link\":  {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 10, \"wait\": 170},\n    \"approver\":       {\"factor\": \"vouched\", \"points\": 25, \"failed\": -20, \"work\": 10, \"wait\": 240},\n    \"colleague\":      {\"factor\": \"vouched\", \"points\": 15, \"failed\": -12, \"work\": 60, \"wait\": 60},\n    \"badge\":          {\"factor\": \"shown\", \"points\": 30, \"failed\": -25, \"work\": 60, \"wait\": 300},\n    \"recovery-code\":  {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"stated\":         {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 0, \"wait\": 0, \"relayed\": true},\n    \"link-by-text\":   {\"factor\": \"has\", \"points\": 21, \"failed\": -10, \"work\": 10, \"wait\": 20},\n    \"link-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 10, \"wait\": 45}\n  },\n  \"caps\": {\"knows\": 3, \"relayed\": 30, \"recentPath\": 3, \"counting\": 10},\n  \"recentPathDays\": 14,\n  \"validMinutes\": 30,\n  \"signals\": {\"contact-changed\": -2, \"failed-elsewhere\": -3, \"unusual-hour\": -1, \"number-differs\": -1, \"asked-elsewhere\": -2, \"pressed\": -10, \"many-on-number\": -3, \"place-differs\": -2, \"on-leave\": -3, \"looked-around\": -1, \"gone\": \"stop\"},\n  \"rules\": [\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 20, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 1},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 30, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"own-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 30, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"offline-unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 30, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"replace-factor\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"vouched\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"bridge-officer\", \"points\": 45, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]]},\n    {\"action\": \"*\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 65, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]], \"paths\": 3, \"secondPerson\": true},\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2, \"instead\": true},\n    {\"action\": \"enrol\", \"system\": \"*\", \"group\": \"*\", \"points\": 30, \"oneOf\": [[\"has\", \"is\", \"shown\", \"vouched\"]], \"paths\": 2}\n  ]\n}\n",
+                     *         "name": "everyday"
+                     *       },
+                     *       {
+                     *         "asks": "To give a temporary password: 40 points, something they have or something they are or something shown in person and 2 separate things that it rests on.",
+                     *         "content": "{\n  \"checks\": {\n    \"number-shown\":   {\"factor\": \"reach\", \"points\": 0, \"failed\": 0, \"work\": 0, \"wait\": 0},\n    \"code-by-text\":   {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 25, \"wait\": 15, \"relayed\": true},\n    \"code-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 25, \"wait\": 45, \"relayed\": true},\n    \"authenticator\":  {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"tap-approve\":    {\"factor\": \"has\", \"points\": 22, \"failed\": -5, \"work\": 10, \"wait\": 20, \"relayed\": true},\n    \"passkey\":        {\"factor\": \"is\", \"points\": 30, \"failed\": -10, \"work\": 10, \"wait\": 40},\n    \"call-back\":      {\"factor\": \"has\", \"points\": 21, \"failed\": -15, \"work\": 40, \"wait\": 20},\n    \"staff-fact\":     {\"factor\": \"knows\", \"points\": 2, \"failed\": -4, \"work\": 15, \"wait\": 0},\n    \"question\":       {\"factor\": \"knows\", \"points\": 3, \"failed\": -6, \"work\": 30, \"wait\": 0},\n    \"approver-link\":  {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 10, \"wait\": 170},\n    \"approver\":       {\"factor\": \"vouched\", \"points\": 25, \"failed\": -20, \"work\": 10, \"wait\": 240},\n    \"colleague\":      {\"factor\": \"vouched\", \"points\": 15, \"failed\": -12, \"work\": 60, \"wait\": 60},\n    \"badge\":          {\"factor\": \"shown\", \"points\": 30, \"failed\": -25, \"work\": 60, \"wait\": 300},\n    \"recovery-code\":  {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 20, \"wait\": 0, \"relayed\": true},\n    \"stated\":         {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 0, \"wait\": 0, \"relayed\": true},\n    \"link-by-text\":   {\"factor\": \"has\", \"points\": 21, \"failed\": -10, \"work\": 10, \"wait\": 20},\n    \"link-by-mail\":   {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 10, \"wait\": 45}\n  },\n  \"caps\": {\"knows\": 3, \"relayed\": 30, \"recentPath\": 3, \"counting\": 10},\n  \"recentPathDays\": 14,\n  \"validMinutes\": 30,\n  \"signals\": {\"contact-changed\": -2, \"failed-elsewhere\": -3, \"unusual-hour\": -1, \"number-differs\": -1, \"asked-elsewhere\": -2, \"pressed\": -10, \"many-on-number\": -3, \"place-differs\": -2, \"on-leave\": -3, \"looked-around\": -1, \"gone\": \"stop\"},\n  \"rules\": [\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 20, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 1},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"own-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"offline-unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"replace-factor\", \"system\": \"*\", \"group\": \"*\", \"points\": 45, \"oneOf\": [[\"vouched\", \"shown\"]], \"paths\": 2},\n    {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"bridge-officer\", \"points\": 55, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]]},\n    {\"action\": \"*\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 65, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]], \"paths\": 3, \"secondPerson\": true},\n    {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2, \"instead\": true},\n    {\"action\": \"enrol\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\", \"vouched\"]], \"paths\": 2}\n  ]\n}\n",
+                     *         "name": "careful"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["RulebookShipped"][];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -1,6 +1,6 @@
-import { useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { ask, client, Problem, type RulebookProposed } from "../../api/client";
+import { ask, client, Problem, type RulebookProposed, type RulebookShipped } from "../../api/client";
 import { useShell } from "../../shell/context";
 import { Button } from "../../ui/parts";
 import { clock } from "../../ui/time";
@@ -122,12 +122,21 @@ function Propose() {
   const [name, setName] = useState("");
   const [content, setContent] = useState("");
   const [reason, setReason] = useState("");
+  const shipped = useQuery({
+    queryKey: ["rulebooks-shipped"],
+    queryFn: () => ask(client.GET("/api/rulebook/shipped")),
+    enabled: open,
+  });
+  const show = (text: string) => setContent(JSON.stringify(JSON.parse(text), null, 2));
   const begin = () =>
     void during(async () => {
-      const file = await ask(client.GET("/api/rulebook/file"));
-      setContent(JSON.stringify(JSON.parse(file.content), null, 2));
+      show((await ask(client.GET("/api/rulebook/file"))).content);
       setOpen(true);
     });
+  const beginWith = (one: RulebookShipped) => {
+    show(one.content);
+    setName(one.name);
+  };
   const send = (event: FormEvent) => {
     event.preventDefault();
     void during(() => ask(client.POST("/api/rulebook/proposals", { body: { name, content, reason } })));
@@ -143,6 +152,21 @@ function Propose() {
   return (
     <form onSubmit={send} className="mb-5 grid gap-2">
       <h2 className="font-semibold font-serif text-base">Propose a change</h2>
+      {shipped.data && (
+        <fieldset className="grid gap-1">
+          <legend className="mb-1 text-[13px]">
+            Begin with the one in force, below, or with one of these
+          </legend>
+          {shipped.data.map((one) => (
+            <p key={one.name} className="grid grid-cols-[6.5rem_1fr] items-start gap-2 text-muted text-xs">
+              <Button quiet onClick={() => beginWith(one)} aria-label={`Begin with ${one.name}`}>
+                {one.name}
+              </Button>
+              {one.asks}
+            </p>
+          ))}
+        </fieldset>
+      )}
       <label className="grid gap-1 text-[13px]">
         What it is called
         <input className="field" maxLength={80} value={name} onChange={(e) => setName(e.target.value)} />

@@ -168,6 +168,7 @@ class ApiExamplesTest {
                         .get("proposal")
                         .asString();
         examples.send(api, "rulebook");
+        examples.send(api, "shippedRulebooks");
         examples.send(ravi, "answerRulebook", Map.of("proposal", proposal, "agreed", false));
         String visit = examples.send(api, "openVisit").get("ticket").asString();
         tove.claim(visit, "pramanholt").ok();

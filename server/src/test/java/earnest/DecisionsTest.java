@@ -3,21 +3,16 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.core.decisions.DecisionCheck;
-import earnest.core.json.Json;
-import earnest.core.record.Lines;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
-import earnest.testkit.Http;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -31,31 +26,12 @@ class DecisionsTest {
         this.app = app;
     }
 
-    /** What was decided on a ticket; other tests may well slip something in on theirs. */
-    private List<DecisionCheck.Judged> judged(String ticket) {
-        Http elif = app.desk("elif.hartono").api();
-        DecisionCheck check = new DecisionCheck();
-        List<DecisionCheck.Judged> judged = new ArrayList<>();
-        elif.get("/api/record/export?format=jsonl")
-                .text()
-                .lines()
-                .forEach(
-                        line -> {
-                            byte[] bytes = line.getBytes(StandardCharsets.UTF_8);
-                            Lines.numbered(bytes, 0, bytes.length)
-                                    .flatMap(entry -> check.entry(entry.number(), entry.leaf()))
-                                    .filter(decision -> line.contains(ticket))
-                                    .ifPresent(judged::add);
-                        });
-        return judged;
-    }
-
     /** Once the export, which goes as far as the last seal, has what comes last. */
     private List<DecisionCheck.Judged> judgedOnceSealed(String ticket, String last) {
         return Eventually.get(
                 "'" + last + "' to be sealed",
                 () ->
-                        Optional.of(judged(ticket))
+                        Optional.of(Provable.judged(app, ticket::equals))
                                 .filter(
                                         all ->
                                                 all.stream()
@@ -63,37 +39,10 @@ class DecisionsTest {
                                                                 j -> j.words().startsWith(last))));
     }
 
-    /**
-     * The rulebook of the tests is put in force behind the server, which says so of its own only.
-     */
-    private void inForceOnTheRecord() {
-        var latest =
-                app.databaseAs("migrate")
-                        .sql(
-                                "select version, name, content from rulebook order by version desc"
-                                        + " limit 1")
-                        .query()
-                        .singleRow();
-        app.bean(Writes.class)
-                .run(
-                        () ->
-                                app.bean(TheRecord.class)
-                                        .append(
-                                                Entry.byEarnest(EntryKind.RULEBOOK_IN_FORCE)
-                                                        .data("rulebook", latest.get("name"))
-                                                        .data("version", latest.get("version"))
-                                                        .data(
-                                                                "text",
-                                                                Json.read(
-                                                                        (String)
-                                                                                latest.get(
-                                                                                        "content")))));
-    }
-
     @Test
     void allOfACallStandAndWhatSlipsInDoesNot() {
         app.needs("ldap");
-        inForceOnTheRecord();
+        Provable.rulebookOnTheRecord(app);
         Desk tove = app.desk("tove.rask");
         String account = app.somebody();
         String ticket = app.proved(tove, account);

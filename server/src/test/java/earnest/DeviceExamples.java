@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.checks.Devices;
 import earnest.checks.methods.madeup.HarbourWord;
-import earnest.checks.methods.tap.DeviceOfTests;
 import earnest.ground.Writes;
 import earnest.testkit.Desk;
 import earnest.testkit.OwnPage;
@@ -17,6 +16,9 @@ final class DeviceExamples {
     private DeviceExamples() {}
 
     static void send(App app, Desk tove, ApiExamples examples) {
+        if (app.isWithout("tap-approve")) {
+            return;
+        }
         String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();

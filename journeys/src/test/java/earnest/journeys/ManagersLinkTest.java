@@ -38,7 +38,7 @@ class ManagersLinkTest {
             tove.page().locator("[role=option]").first().waitFor();
             tove.press("Enter");
             tove.column("Proof").getByText(" short").first().waitFor();
-            tove.press(GenuineCallTest.digit(tove, "Ask the manager"));
+            Proving.begin(tove, "by a link to their mail");
             tove.see("The mail to");
             tove.accessible("waiting for the manager");
 

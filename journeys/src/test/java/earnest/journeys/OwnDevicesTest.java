@@ -3,12 +3,9 @@ package earnest.journeys;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.google.gson.JsonObject;
-import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.CDPSession;
-import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 
 import earnest.testkit.Eventually;
@@ -27,50 +24,11 @@ class OwnDevicesTest {
     private World world;
     private String account;
 
-    private BrowserContext telephone() {
-        return world.browser()
-                .newContext(
-                        new Browser.NewContextOptions()
-                                .setViewportSize(390, 844)
-                                .setColorScheme(ColorScheme.DARK));
-    }
-
-    private Analyst open(BrowserContext context, String who, String address) {
-        Page page = context.newPage();
-        Analyst somebody = Analyst.at(page, world.watch(who, page));
-        page.navigate(world.ground().serverUrl() + address);
-        return somebody;
-    }
-
-    private static Locator heading(Analyst who, String words) {
-        return who.page().getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(words));
-    }
-
-    private static void pick(Analyst who, String way) {
-        who.page().getByRole(AriaRole.BUTTON).getByText(way).first().click();
-    }
-
     /** On their phone, with enough proved to set things up. */
     private Analyst proved(BrowserContext phone) {
-        int texts = world.outside().texts(account).size();
-        try (BrowserContext elsewhere = telephone()) {
-            Analyst begins = open(elsewhere, "somebody at a computer", "/me");
-            begins.page().getByLabel("Who are you?").fill(account);
-            begins.press("Enter");
-            heading(begins, "Prove that it is you").waitFor();
-            pick(begins, "Link to your phone");
-            String token = world.secret(world.outside().textedLink(account, texts));
-            Analyst there = open(phone, "the person on the phone", "/forgot#" + token);
-            there.button("Show it").click();
-            there.button("It is me: go on here").click();
-            there.see("One more.");
-            pick(there, "Code from your authenticator");
-            there.page()
-                    .getByLabel("Type the six digits")
-                    .fill(world.outside().authenticator(account));
-            there.press("Enter");
-            heading(there, "What proves that it is you").waitFor();
-            return there;
+        try (BrowserContext elsewhere = OnThePhone.telephone(world, ColorScheme.DARK)) {
+            Analyst begins = OnThePhone.open(world, elsewhere, "somebody at a computer", "/me");
+            return OnThePhone.proved(world, begins, phone, account);
         }
     }
 
@@ -114,12 +72,12 @@ class OwnDevicesTest {
     void aPasskeyIsMadeAndUsedOnThePageAndForTheDesk(World given) {
         world = given;
         account = world.somebody();
-        try (BrowserContext phone = telephone();
+        try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.DARK);
                 Analyst tove = Analyst.signIn(world, "tove.rask")) {
             Analyst there = proved(phone);
             knowsItsPerson(there.page());
-            pick(there, "by finger, face or its own code");
-            heading(there, "Add a passkey").waitFor();
+            OnThePhone.pick(there, "by finger, face or its own code");
+            OnThePhone.heading(there, "Add a passkey").waitFor();
             there.accessible("a passkey to be made");
             there.button("Make it on this device").click();
             there.see("Your passkey is added.");
@@ -129,8 +87,8 @@ class OwnDevicesTest {
             there.page().navigate(world.ground().serverUrl() + "/forgot");
             there.page().getByLabel("Who are you?").fill(account);
             there.press("Enter");
-            heading(there, "Prove that it is you").waitFor();
-            pick(there, "in this browser, by finger");
+            OnThePhone.heading(there, "Prove that it is you").waitFor();
+            OnThePhone.pick(there, "in this browser, by finger");
             there.button("Use my passkey").waitFor();
             there.accessible("a passkey is asked for");
             there.button("Use my passkey").click();
@@ -155,11 +113,11 @@ class OwnDevicesTest {
     void aPhoneThatAnswersIsSetUpAndAsked(World given) {
         world = given;
         account = world.somebody();
-        try (BrowserContext phone = telephone();
+        try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.DARK);
                 Analyst tove = Analyst.signIn(world, "tove.rask")) {
             Analyst there = proved(phone);
-            pick(there, "your phone asks you");
-            heading(there, "Add a device that answers").waitFor();
+            OnThePhone.pick(there, "your phone asks you");
+            OnThePhone.heading(there, "Add a device that answers").waitFor();
             there.accessible("a code for a device");
             String setup = there.page().locator("span.num").first().innerText();
             Analyst pocket = Analyst.at(phone.newPage(), world.watch("a pocket", phone.newPage()));

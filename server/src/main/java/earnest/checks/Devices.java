@@ -4,7 +4,6 @@ import earnest.core.codes.Guard;
 import earnest.core.codes.SentCode;
 import earnest.core.devices.DeviceStatement;
 import earnest.core.passwords.Secret;
-import earnest.ground.Ids;
 import earnest.ground.KeyFiles;
 import earnest.ground.KeyedMarks;
 import earnest.ground.Problem;
@@ -32,23 +31,29 @@ public class Devices {
     public static final int DIGITS = 6;
 
     private static final Guard.Limit LIMIT = new Guard.Limit(5, Duration.ofMinutes(30));
-    private static final Duration SET_UP_WITHIN = Duration.ofMinutes(30);
-    private static final int MOST = 5;
     private static final String PURPOSE = "device setup";
     private static final int FIRST = 1;
+
+    /** Until it says how it is called. */
+    private static final String NAME = "phone";
 
     private final EnrolmentRepository enrolments;
     private final KeyedMarks marks;
     private final byte[] codes;
     private final Clock clock;
-    private final Ids ids;
+    private final SetUps setUps;
 
-    Devices(EnrolmentRepository enrolments, KeyedMarks marks, KeyFiles keys, Clock clock, Ids ids) {
+    Devices(
+            EnrolmentRepository enrolments,
+            KeyedMarks marks,
+            KeyFiles keys,
+            Clock clock,
+            SetUps setUps) {
         this.enrolments = enrolments;
         this.marks = marks;
         this.codes = keys.key("codes");
         this.clock = clock;
-        this.ids = ids;
+        this.setUps = setUps;
     }
 
     /**
@@ -73,15 +78,11 @@ public class Devices {
 
     /** Brings in a device from a source that is trusted, with the public half of its key. */
     public void bringIn(UUID id, UUID person, byte[] key) {
-        Enrolment one = fresh(id, person);
+        Enrolment one = new Enrolment(id, person, Enrolment.DEVICE, NAME, null, clock.instant());
         one.publicKey = key;
         one.confirmedAt = one.enrolledAt;
         one.trusted = true;
         enrolments.add(one);
-    }
-
-    private Enrolment fresh(UUID id, UUID person) {
-        return new Enrolment(id, person, Enrolment.DEVICE, "phone", null, clock.instant());
     }
 
     /**
@@ -92,22 +93,9 @@ public class Devices {
      * @throws Problem 409 if they have as many as they may have
      */
     public UUID begin(UUID person, UUID ticket, Secret setup) {
-        List<Enrolment> theirs = enrolments.of(person, Enrolment.DEVICE);
-        Instant now = clock.instant();
-        theirs.stream().filter(one -> !one.inForce()).forEach(one -> one.remove(now));
-        long inForce = theirs.stream().filter(Enrolment::inForce).count();
-        if (inForce >= MOST) {
-            throw new Problem(
-                    409,
-                    "enough-of-these",
-                    "You have %d devices. Take one away before you add another."
-                            .formatted(inForce));
-        }
-        Enrolment one = fresh(ids.next(), person);
-        one.setupMark = setup.open(code -> marks.of(PURPOSE, new String(code)));
-        one.ticketId = ticket;
-        enrolments.add(one);
-        return one.id;
+        String mark = setup.open(code -> marks.of(PURPOSE, new String(code)));
+        return setUps.begin(
+                person, ticket, Enrolment.DEVICE, NAME, "devices", one -> one.setupMark = mark);
     }
 
     /**
@@ -129,7 +117,7 @@ public class Devices {
         Enrolment one =
                 enrolments
                         .bySetup(marks.of(PURPOSE, setup))
-                        .filter(this::waits)
+                        .filter(setUps::waits)
                         .orElseThrow(() -> Problem.unknown("device that is set up by that code"));
         one.publicKey = key;
         one.name = name;
@@ -138,16 +126,9 @@ public class Devices {
         return new Registered(one.id, SentCode.of(codes, one.id, FIRST));
     }
 
-    private boolean waits(Enrolment one) {
-        return one.confirmedAt == null
-                && one.removedAt == null
-                && one.enrolledAt.plus(SET_UP_WITHIN).isAfter(clock.instant());
-    }
-
     /** Whether it is a device of theirs that waits for the code that it shows. */
     public boolean settingUp(UUID person, UUID device) {
-        return enrolments.of(person, Enrolment.DEVICE).stream()
-                .anyMatch(one -> one.id.equals(device) && waits(one));
+        return setUps.settingUp(person, device, Enrolment.DEVICE);
     }
 
     /**
@@ -158,11 +139,7 @@ public class Devices {
      */
     public boolean confirm(UUID person, UUID device, Secret typed) {
         Instant now = clock.instant();
-        Enrolment one =
-                enrolments
-                        .lock(device)
-                        .filter(found -> found.personId.equals(person) && waits(found))
-                        .orElseThrow(() -> Problem.unknown("thing that is being set up"));
+        Enrolment one = setUps.mustWait(person, device);
         if (one.guard().atLimit(LIMIT, now)) {
             return false;
         }

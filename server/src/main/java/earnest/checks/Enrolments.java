@@ -27,10 +27,9 @@ import java.util.UUID;
 @Service
 public class Enrolments {
     private static final Guard.Limit LIMIT = new Guard.Limit(10, Duration.ofMinutes(30));
-    private static final Duration SET_UP_WITHIN = Duration.ofMinutes(30);
-    private static final int MOST = 5;
 
     private final EnrolmentRepository enrolments;
+    private final SetUps setUps;
     private final WrappedSecrets secrets;
     private final Writes writes;
     private final Clock clock;
@@ -38,11 +37,13 @@ public class Enrolments {
 
     Enrolments(
             EnrolmentRepository enrolments,
+            SetUps setUps,
             WrappedSecrets secrets,
             Writes writes,
             Clock clock,
             Ids ids) {
         this.enrolments = enrolments;
+        this.setUps = setUps;
         this.secrets = secrets;
         this.writes = writes;
         this.clock = clock;
@@ -122,42 +123,18 @@ public class Enrolments {
      * @throws Problem 409 if they have as many as they may have
      */
     public UUID begin(UUID person, UUID ticket, byte[] key) {
-        List<Enrolment> theirs = enrolments.of(person, Enrolment.AUTHENTICATOR);
-        Instant now = clock.instant();
-        theirs.stream().filter(one -> !one.inForce()).forEach(one -> one.remove(now));
-        long inForce = theirs.stream().filter(Enrolment::inForce).count();
-        if (inForce >= MOST) {
-            throw new Problem(
-                    409,
-                    "enough-of-these",
-                    "You have %d authenticators. Take one away before you add another."
-                            .formatted(inForce));
-        }
-        UUID id = ids.next();
-        Enrolment one =
-                new Enrolment(
-                        id,
-                        person,
-                        Enrolment.AUTHENTICATOR,
-                        inForce == 0
-                                ? Enrolment.AUTHENTICATOR
-                                : Enrolment.AUTHENTICATOR + " " + (inForce + 1),
-                        secrets.wrapKey(id, key),
-                        now);
-        one.ticketId = ticket;
-        enrolments.add(one);
-        return id;
+        return setUps.begin(
+                person,
+                ticket,
+                Enrolment.AUTHENTICATOR,
+                Enrolment.AUTHENTICATOR,
+                "authenticators",
+                one -> one.wrap(secrets.wrapKey(one.id, key)));
     }
 
     /** Whether it is an authenticator of theirs that waits for its first code. */
     public boolean settingUp(UUID person, UUID device) {
-        return enrolments.of(person, Enrolment.AUTHENTICATOR).stream()
-                .anyMatch(one -> one.id.equals(device) && waits(one));
-    }
-
-    private boolean waits(Enrolment one) {
-        return one.confirmedAt == null
-                && one.enrolledAt.plus(SET_UP_WITHIN).isAfter(clock.instant());
+        return setUps.settingUp(person, device, Enrolment.AUTHENTICATOR);
     }
 
     /**
@@ -167,10 +144,7 @@ public class Enrolments {
      * @throws Problem 404 if it is none of theirs, or nothing is being set up
      */
     public boolean confirm(UUID person, UUID device, Secret code) {
-        Enrolment one = theirs(person, device);
-        if (!waits(one)) {
-            throw Problem.unknown("thing that is being set up");
-        }
+        Enrolment one = setUps.mustWait(person, device);
         boolean right = accept(device, code);
         if (right) {
             one.confirmedAt = clock.instant();

@@ -1,6 +1,5 @@
 package earnest.checks;
 
-import earnest.ground.Ids;
 import earnest.ground.Problem;
 import earnest.ground.Reading;
 
@@ -8,7 +7,6 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
@@ -21,17 +19,14 @@ import java.util.UUID;
  */
 @Service
 public class Passkeys {
-    private static final Duration SET_UP_WITHIN = Duration.ofMinutes(30);
-    private static final int MOST = 5;
-
     private final EnrolmentRepository enrolments;
     private final Clock clock;
-    private final Ids ids;
+    private final SetUps setUps;
 
-    Passkeys(EnrolmentRepository enrolments, Clock clock, Ids ids) {
+    Passkeys(EnrolmentRepository enrolments, SetUps setUps, Clock clock) {
         this.enrolments = enrolments;
+        this.setUps = setUps;
         this.clock = clock;
-        this.ids = ids;
     }
 
     /**
@@ -60,40 +55,13 @@ public class Passkeys {
      * @throws Problem 409 if they have as many as they may have
      */
     public UUID begin(UUID person, UUID ticket) {
-        List<Enrolment> theirs = enrolments.of(person, Enrolment.PASSKEY);
-        Instant now = clock.instant();
-        theirs.stream().filter(one -> !one.inForce()).forEach(one -> one.remove(now));
-        long inForce = theirs.stream().filter(Enrolment::inForce).count();
-        if (inForce >= MOST) {
-            throw new Problem(
-                    409,
-                    "enough-of-these",
-                    "You have %d passkeys. Take one away before you add another."
-                            .formatted(inForce));
-        }
-        Enrolment one =
-                new Enrolment(
-                        ids.next(),
-                        person,
-                        Enrolment.PASSKEY,
-                        inForce == 0 ? Enrolment.PASSKEY : Enrolment.PASSKEY + " " + (inForce + 1),
-                        null,
-                        now);
-        one.ticketId = ticket;
-        enrolments.add(one);
-        return one.id;
+        return setUps.begin(
+                person, ticket, Enrolment.PASSKEY, Enrolment.PASSKEY, "passkeys", one -> {});
     }
 
     /** Whether it is a passkey of theirs that is being set up. */
     public boolean settingUp(UUID person, UUID passkey) {
-        return enrolments.of(person, Enrolment.PASSKEY).stream()
-                .anyMatch(one -> one.id.equals(passkey) && waits(one));
-    }
-
-    private boolean waits(Enrolment one) {
-        return one.confirmedAt == null
-                && one.removedAt == null
-                && one.enrolledAt.plus(SET_UP_WITHIN).isAfter(clock.instant());
+        return setUps.settingUp(person, passkey, Enrolment.PASSKEY);
     }
 
     /**
@@ -103,11 +71,7 @@ public class Passkeys {
      * @throws Problem 404 if it is none of theirs, or nothing is being set up
      */
     public void finish(UUID person, UUID passkey, byte[] credential, long count) {
-        Enrolment one =
-                enrolments
-                        .lock(passkey)
-                        .filter(found -> found.personId.equals(person) && waits(found))
-                        .orElseThrow(() -> Problem.unknown("thing that is being set up"));
+        Enrolment one = setUps.mustWait(person, passkey);
         one.credential = credential;
         one.lastUsedStep = count;
         one.confirmedAt = clock.instant();

@@ -81,6 +81,15 @@ class RulebookController {
     @Schema(name = "RulebookFile")
     record File(String name, long version, String content) {}
 
+    /**
+     * One that comes with Earnest.
+     *
+     * @param content as JSON in a text
+     * @param asks what it asks for, in a sentence
+     */
+    @Schema(name = "RulebookShipped")
+    record ShippedOne(String name, String content, String asks) {}
+
     @Schema(name = "RulebookAsked")
     record Asked(UUID proposal) {}
 
@@ -189,6 +198,27 @@ class RulebookController {
         me.must(Right.READ_RECORD);
         Rulebooks.InForce book = rulebooks.inForce();
         return new File(book.name(), book.version(), rulebooks.file(book.version()));
+    }
+
+    @ApiCall(
+            id = "shippedRulebooks",
+            summary = "Gives the rulebooks that come with Earnest, from the one that asks least.",
+            more = "They can be changed and proposed like any other.")
+    @GetMapping("/api/rulebook/shipped")
+    List<ShippedOne> shipped(SignedIn me) {
+        me.must(Right.READ_RECORD);
+        return Rulebooks.shipped().entrySet().stream()
+                .map(one -> new ShippedOne(one.getKey(), one.getValue(), asks(one.getValue())))
+                .toList();
+    }
+
+    /** What somebody in no group has to show for a temporary password. */
+    private static String asks(String content) {
+        return Rulebooks.parse(content).rules().stream()
+                .map(RuleSentences::of)
+                .filter(sentence -> sentence.startsWith("To give a temporary password:"))
+                .findFirst()
+                .orElse("");
     }
 
     @ApiCall(

@@ -24,6 +24,8 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.time.Clock;
+import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
@@ -35,7 +37,13 @@ class Rulebooks {
     record InForce(long version, String name, Rulebook rules) {}
 
     private static final Logger LOG = LoggerFactory.getLogger(Rulebooks.class);
-    private static final String SHIPPED = "careful";
+
+    /** In force from the first start. */
+    private static final String FIRST = "careful";
+
+    /** Those that come with Earnest, from the one that asks least. */
+    private static final List<String> SHIPPED = List.of("everyday", FIRST, "guarded");
+
     private final JdbcClient database;
     private final TheRecord record;
     private final Writes writes;
@@ -59,8 +67,8 @@ class Rulebooks {
                         database.sql(
                                         "insert ignore into rulebook (version, name, content,"
                                                 + " in_force_since) values (1, :n, :c, :at)")
-                                .param("n", SHIPPED)
-                                .param("c", shipped())
+                                .param("n", FIRST)
+                                .param("c", shipped(FIRST))
                                 .param("at", clock.instant())
                                 .update());
         try {
@@ -177,11 +185,17 @@ class Rulebooks {
                                 .single());
     }
 
-    private static String shipped() {
-        try (InputStream in =
-                Rulebooks.class.getResourceAsStream("/rulebooks/" + SHIPPED + ".json")) {
+    /** Those that come with Earnest: their texts by their names, from the one that asks least. */
+    static Map<String, String> shipped() {
+        Map<String, String> texts = new LinkedHashMap<>();
+        SHIPPED.forEach(name -> texts.put(name, shipped(name)));
+        return texts;
+    }
+
+    private static String shipped(String name) {
+        try (InputStream in = Rulebooks.class.getResourceAsStream("/rulebooks/" + name + ".json")) {
             if (in == null) {
-                throw new IllegalStateException("the shipped rulebook is missing");
+                throw new IllegalStateException("the rulebook " + name + " is missing");
             }
             return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {

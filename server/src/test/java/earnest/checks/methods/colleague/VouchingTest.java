@@ -171,6 +171,7 @@ class VouchingTest {
 
     @Test
     void theManagerVouchesWithAProofOfTheirOwnAndCountsOnceWithTheirLink() {
+        app.needs("approver", "approver-link", "mail");
         account =
                 Stream.generate(app::somebody)
                         .filter(one -> canVouch(app.knows(one).path("manager").asString("")))

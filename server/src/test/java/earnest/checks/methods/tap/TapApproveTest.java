@@ -3,6 +3,7 @@ package earnest.checks.methods.tap;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
+import earnest.DeviceOfTests;
 import earnest.checks.Devices;
 import earnest.core.passwords.Secret;
 import earnest.ground.Writes;

@@ -1,4 +1,4 @@
-package earnest.checks.methods.tap;
+package earnest;
 
 import earnest.core.devices.DeviceStatement;
 import earnest.core.signatures.Ed25519;
