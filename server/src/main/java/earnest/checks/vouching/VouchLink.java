@@ -94,8 +94,8 @@ class VouchLink implements LinkPurpose {
                                 + voucher.as()
                                 + ".",
                         voucher.says(),
-                        "If anybody hurries you, or you are not sure: say no. Nothing happens to"
-                                + " anybody for it."),
+                        "If anybody hurries you, or you are not sure: say no. Whoever is themselves"
+                                + " has other ways to show it."),
                 CHOICES,
                 voucher.authenticator() == null ? passkeys.asks(check.id()) : null,
                 voucher.authenticator() == null ? 0 : DIGITS);
