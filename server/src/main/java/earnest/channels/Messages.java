@@ -68,7 +68,13 @@ public interface Messages {
         }
     }
 
-    record Sent(UUID id, UUID contact, String brings, State state, @Nullable String said) {}
+    record Sent(UUID id, UUID contact, String brings, State state, @Nullable String said) {
+        /** How far it is, in a sentence. */
+        public String going(String to) {
+            return "The %s to %s %s%s"
+                    .formatted(brings, to, state.words(), said == null ? "." : ": " + said + ".");
+        }
+    }
 
     /** Told in the transaction in which a message got further. */
     record Moved(UUID id, String occasion, UUID about, @Nullable UUID ticket, State state) {}

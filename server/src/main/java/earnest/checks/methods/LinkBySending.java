@@ -100,15 +100,9 @@ public abstract class LinkBySending extends BySending {
         if (sent.isEmpty()) {
             return new Form.Link("The link goes to " + contacts.of(check) + ".");
         }
-        Messages.Sent last = sent.getLast();
-        String trouble = last.said();
         return new Form.Link(
-                "The %s to %s %s%s Ask them to open it and to say that it is they."
-                        .formatted(
-                                last.brings(),
-                                contacts.of(check),
-                                last.state().words(),
-                                trouble == null ? "." : ": " + trouble + "."));
+                sent.getLast().going(contacts.of(check))
+                        + " Ask them to open it and to say that it is they.");
     }
 
     @Override

@@ -134,15 +134,7 @@ public abstract class Vouching implements ProofMethod {
         if (sent.isEmpty()) {
             return new Form.Link("The link goes to " + voucher.name() + ".");
         }
-        Messages.Sent last = sent.getLast();
-        String trouble = last.said();
-        return new Form.Link(
-                "The %s to %s %s%s"
-                        .formatted(
-                                last.brings(),
-                                voucher.name(),
-                                last.state().words(),
-                                trouble == null ? "." : ": " + trouble + "."));
+        return new Form.Link(sent.getLast().going(voucher.name()));
     }
 
     @Override

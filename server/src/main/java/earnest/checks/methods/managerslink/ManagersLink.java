@@ -173,15 +173,7 @@ class ManagersLink implements ProofMethod {
         if (sent.isEmpty()) {
             return new Form.Link("The link goes to " + asked.name() + ".");
         }
-        Messages.Sent last = sent.getLast();
-        String trouble = last.said();
-        return new Form.Link(
-                "The %s to %s %s%s"
-                        .formatted(
-                                last.brings(),
-                                asked.name(),
-                                last.state().words(),
-                                trouble == null ? "." : ": " + trouble + "."));
+        return new Form.Link(sent.getLast().going(asked.name()));
     }
 
     @Override
