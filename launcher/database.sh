@@ -4,15 +4,15 @@ database_up() {
     running database && return
     free_port "$EARNEST_DB_PORT" EARNEST_DB_PORT "the database"
     [ "$(id -u)" -eq 0 ] && as_root=(--user=root)
+    # One that starts, or is made, throws away what another left in the same place, or still needs there.
+    mkdir -p "$EARNEST_HOME/run/tmp"
     if [ ! -d "$data" ]; then
         # Made aside and renamed when whole, so that a half-made one is never found.
         rm -rf "$data.new"
-        mariadb-install-db --no-defaults --datadir="$data.new" --skip-test-db \
+        TMPDIR="$EARNEST_HOME/run/tmp" mariadb-install-db --no-defaults --datadir="$data.new" --skip-test-db \
             --auth-root-authentication-method=normal --innodb-log-file-size=16M "${as_root[@]}"
         mv "$data.new" "$data"
     fi
-    # One that starts throws away what another left in the same place, or still needs there.
-    mkdir -p "$EARNEST_HOME/run/tmp"
     (umask 077; database_init >"$EARNEST_HOME/run/database.sql")
     start database mariadbd --no-defaults --datadir="$data" --socket="$(database_socket)" \
         --pid-file="$EARNEST_HOME/run/mariadbd.pid" --tmpdir="$EARNEST_HOME/run/tmp" --bind-address=127.0.0.1 --port="$EARNEST_DB_PORT" \

@@ -126,6 +126,12 @@ earnest.systems.loopback=true
 earnest.demo.folder=$EARNEST_HOME/world
 earnest.demo.sign-in-password=$(secret demo-sign-in)
 earnest.demo.standins-url=http://127.0.0.1:$EARNEST_STANDINS_PORT
+earnest.outside-tap.issuer=http://127.0.0.1:$EARNEST_STANDINS_PORT/lantern
+earnest.outside-tap.client-id=earnest
+earnest.outside-tap.client-secret=$(secret lantern-secret)
+earnest.outside-tap.name=Lantern
+earnest.outside-tap.group=lantern
+earnest.demo.past-days=${EARNEST_DEMO_PAST_DAYS:-90}
 EOF
 }
 

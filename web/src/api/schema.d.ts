@@ -973,6 +973,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rulebook/rehearsals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rehearses a rulebook on the decisions of the last 90 days.
+         * @description Nothing is proposed by it. What is wrong in it is said by its field.
+         */
+        post: operations["rehearseRulebook"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rulebook/schema": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Gives the JSON Schema of a rulebook file.
+         * @description Draft 2020-12. A file that fits it can still be refused for what it says.
+         */
+        get: operations["rulebookSchema"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rulebook/shipped": {
         parameters: {
             query?: never;
@@ -1560,6 +1600,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/invitation": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Invites the person of a ticket to set up what proves them.
+         * @description A message goes to a contact on record, with the public address of their page. It proves nothing: whoever follows it proves themselves first.
+         */
+        post: operations["inviteToProofs"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/lines": {
         parameters: {
             query?: never;
@@ -1640,6 +1700,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/pick-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sends pick-up words to where the person proved to be.
+         * @description Four words, good for an hour and once; said in the next conversation, they bring back what was proved. Those sent before are over. They are also sent by themselves when the line drops.
+         */
+        post: operations["sendPickUpWords"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/picked-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes pick-up words as they were heard.
+         * @description The answer names the ticket on which the conversation goes on; this one is closed, if it is another. What was proved there counts as read out from then on.
+         */
+        post: operations["sayPickUpWords"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/pressed": {
         parameters: {
             query?: never;
@@ -1674,6 +1774,26 @@ export interface paths {
         get: operations["receipt"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/ring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Notes when the person is to be rung back, and ends the line.
+         * @description The page stays as it is, and shows when it is due. Without a time the note is taken away.
+         */
+        post: operations["ringBackLater"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2010,8 +2130,13 @@ export interface components {
             digits: number;
             /** @enum {string} */
             kind: "code" | "text" | "choices" | "wait" | "link";
+            sayFirst?: string;
             says?: string;
             trouble: boolean;
+        };
+        CheckMissing: {
+            title: string;
+            why: string;
         };
         CheckOffer: {
             /** Format: uuid */
@@ -2025,6 +2150,8 @@ export interface components {
             points: number;
             /** Format: int32 */
             seconds: number;
+            /** Format: int32 */
+            waiting: number;
         };
         CheckOutcome: {
             outcome: string;
@@ -2110,13 +2237,20 @@ export interface components {
             homeRegion: string;
             /** Format: int32 */
             mostChangesADay: number;
+            /** Format: int32 */
+            mostNamedAnHour?: number;
             name: string;
+            /** Format: int32 */
+            nightFrom?: number;
+            /** Format: int32 */
+            nightTo?: number;
             /** Format: int32 */
             readAloudMinutes: number;
             /** Format: int32 */
             remindMinutes: number;
             /** Format: int32 */
             textMinutes: number;
+            timeZone?: string;
         };
         DeviceAnswer: {
             answer: string;
@@ -2305,6 +2439,8 @@ export interface components {
             choices: components["schemas"]["LinkChoice"][];
             /** Format: int32 */
             digits: number;
+            /** Format: int32 */
+            mostWords: number;
             says: string[];
             title: string;
         };
@@ -2543,6 +2679,18 @@ export interface components {
             speaks?: string;
             title?: string;
         };
+        PickUpOnTicket: {
+            sent?: string;
+            to?: string;
+            waits: boolean;
+        };
+        PickUpWordsSaid: {
+            words: string;
+        };
+        PickedUp: {
+            /** Format: uuid */
+            ticket: string;
+        };
         /** @description What went wrong, and the next thing to do (RFC 9457). */
         Problem: {
             detail: string;
@@ -2639,6 +2787,22 @@ export interface components {
             why?: components["schemas"]["EntryVerdict"];
             words: string;
         };
+        RehearsedCase: {
+            action: string;
+            /** Format: date-time */
+            at: string;
+            /** @enum {string} */
+            came: "opened-more" | "more-checks" | "nothing-left";
+            /** Format: int32 */
+            seconds: number;
+            system: string;
+            /** Format: int64 */
+            ticket?: number;
+        };
+        RingBackWanted: {
+            /** Format: date-time */
+            at?: string;
+        };
         RouteWanted: {
             /** Format: uuid */
             contact?: string;
@@ -2668,11 +2832,14 @@ export interface components {
             version: number;
         };
         RulebookProposal: {
+            agreed: boolean;
             /** Format: date-time */
             askedAt: string;
             /** Format: uuid */
             askedBy: string;
             askedByName: string;
+            /** Format: date-time */
+            beginsAt?: string;
             /** Format: uuid */
             id: string;
             /** Format: int64 */
@@ -2698,6 +2865,7 @@ export interface components {
             nothingLeft: number;
             /** Format: int32 */
             openedMore: number;
+            which?: components["schemas"]["RehearsedCase"][];
         };
         RulebookShipped: {
             asks: string;
@@ -2705,6 +2873,7 @@ export interface components {
             name: string;
         };
         RulebookShown: {
+            content: string;
             /** Format: int32 */
             counting: number;
             /** Format: int32 */
@@ -2724,11 +2893,33 @@ export interface components {
             validMinutes: number;
             /** Format: int64 */
             version: number;
+            words: components["schemas"]["RulebookWords"];
         };
         RulebookToPropose: {
+            /** Format: date-time */
+            beginsAt?: string;
             content: string;
             name: string;
             reason: string;
+        };
+        RulebookToRehearse: {
+            content: string;
+        };
+        RulebookTried: {
+            changes: components["schemas"]["RulebookChange"][];
+            rehearsed: components["schemas"]["RulebookRehearsed"];
+        };
+        RulebookWord: {
+            id: string;
+            words: string;
+        };
+        RulebookWords: {
+            actions: components["schemas"]["RulebookWord"][];
+            channels: components["schemas"]["RulebookWord"][];
+            factors: components["schemas"]["RulebookWord"][];
+            groups: components["schemas"]["RulebookWord"][];
+            routes: components["schemas"]["RulebookWord"][];
+            systems: components["schemas"]["RulebookWord"][];
         };
         RunOnTicket: {
             cause: string;
@@ -2917,12 +3108,15 @@ export interface components {
             deniable: string[];
             explanations: components["schemas"]["ProofExplanation"][];
             judgements: components["schemas"]["ActionJudged"][];
+            liftable: boolean;
             lifting?: components["schemas"]["StopLifting"];
+            missing: components["schemas"]["CheckMissing"][];
             offers: components["schemas"]["CheckOffer"][];
             open?: components["schemas"]["CheckUnderWay"];
             seconds: components["schemas"]["SecondPerson"][];
             /** Format: int32 */
             standing: number;
+            stop?: string;
             stopped: boolean;
         };
         StopLifting: {
@@ -3035,6 +3229,8 @@ export interface components {
             number: string;
             reminder?: string;
             /** Format: date-time */
+            ringBackAt?: string;
+            /** Format: date-time */
             since: string;
             /** @enum {string} */
             talk: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
@@ -3056,6 +3252,8 @@ export interface components {
             /** Format: date-time */
             pressedAt?: string;
             reminder?: string;
+            /** Format: date-time */
+            ringBackAt?: string;
             speaking: boolean;
             /** @enum {string} */
             state: "RINGING" | "MISSED" | "OPEN" | "CLOSED";
@@ -3068,6 +3266,7 @@ export interface components {
         TicketPage: {
             changes: components["schemas"]["ChangeOnTicket"][];
             handover?: components["schemas"]["HandoverOnTicket"];
+            pickUp: components["schemas"]["PickUpOnTicket"];
             proof: components["schemas"]["StandingExplained"];
             suggested: components["schemas"]["PersonFound"][];
             tape: components["schemas"]["RecordEntry"][];
@@ -4297,15 +4496,16 @@ export interface operations {
                      *         {
                      *           "grave": false,
                      *           "id": "yes",
-                     *           "words": "Yes, that is right"
+                     *           "words": "Yes: I spoke with them"
                      *         },
                      *         {
-                     *           "grave": true,
-                     *           "id": "no",
-                     *           "words": "No, that is not right"
+                     *           "grave": false,
+                     *           "id": "yes-knew",
+                     *           "words": "Yes: I knew of it before"
                      *         }
                      *       ],
                      *       "digits": 0,
+                     *       "mostWords": 200,
                      *       "says": [
                      *         "Somebody who says they are Žofia Kallas asks for help with getting into their accounts.",
                      *         "Tove Rask of the service desk asks you, as their manager, whether you know of it."
@@ -4565,10 +4765,14 @@ export interface operations {
                  * @example {
                  *       "homeRegion": "GB",
                  *       "mostChangesADay": 3,
+                 *       "mostNamedAnHour": 30,
                  *       "name": "Brackwater Ferries",
+                 *       "nightFrom": 23,
+                 *       "nightTo": 5,
                  *       "readAloudMinutes": 60,
                  *       "remindMinutes": 10,
-                 *       "textMinutes": 240
+                 *       "textMinutes": 240,
+                 *       "timeZone": "Europe/London"
                  *     }
                  */
                 "application/json": components["schemas"]["DeskSettings"];
@@ -5846,6 +6050,7 @@ export interface operations {
                      *         }
                      *       ],
                      *       "digits": 0,
+                     *       "mostWords": 0,
                      *       "says": [
                      *         "Somebody asked for help in your name, on another page. If it was you, go on here; the other page stops.",
                      *         "If somebody sent you this link and asks you to press: do not. Say that you did not ask for it."
@@ -11405,6 +11610,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
+                     *       "content": "{\"checks\": {\"number-shown\": {\"factor\": \"reach\", \"points\": 0, \"failed\": 0, \"work\": 0, \"wait\": 0}, \"code-by-text\": {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 25, \"wait\": 15, \"relayed\": true}, \"code-by-mail\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 25, \"wait\": 45, \"relayed\": true}, \"authenticator\": {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 20, \"wait\": 0, \"relayed\": true}, \"tap-approve\": {\"factor\": \"has\", \"points\": 22, \"failed\": -5, \"work\": 10, \"wait\": 20, \"relayed\": true}, \"passkey\": {\"factor\": \"is\", \"points\": 30, \"failed\": -10, \"work\": 10, \"wait\": 40}, \"call-back\": {\"factor\": \"has\", \"points\": 21, \"failed\": -15, \"work\": 40, \"wait\": 20}, \"staff-fact\": {\"factor\": \"knows\", \"points\": 2, \"failed\": -4, \"work\": 15, \"wait\": 0}, \"question\": {\"factor\": \"knows\", \"points\": 3, \"failed\": -6, \"work\": 30, \"wait\": 0}, \"approver-link\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 10, \"wait\": 170}, \"approver\": {\"factor\": \"vouched\", \"points\": 25, \"failed\": -20, \"work\": 10, \"wait\": 240}, \"colleague\": {\"factor\": \"vouched\", \"points\": 15, \"failed\": -12, \"work\": 60, \"wait\": 60}, \"badge\": {\"factor\": \"shown\", \"points\": 30, \"failed\": -25, \"work\": 60, \"wait\": 300}, \"recovery-code\": {\"factor\": \"has\", \"points\": 20, \"failed\": -10, \"work\": 20, \"wait\": 0, \"relayed\": true}, \"stated\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -10, \"work\": 0, \"wait\": 0, \"relayed\": true}, \"link-by-text\": {\"factor\": \"has\", \"points\": 21, \"failed\": -10, \"work\": 10, \"wait\": 20}, \"link-by-mail\": {\"factor\": \"reach\", \"points\": 12, \"failed\": -8, \"work\": 10, \"wait\": 45}, \"harbour-word\": {\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 5, \"wait\": 0}}, \"caps\": {\"knows\": 3, \"relayed\": 30, \"recentPath\": 3, \"counting\": 10}, \"recentPathDays\": 14, \"validMinutes\": 30, \"signals\": {\"contact-changed\": -2, \"failed-elsewhere\": -3, \"unusual-hour\": -1, \"number-differs\": -1, \"asked-elsewhere\": -2, \"pressed\": -10, \"many-on-number\": -3, \"place-differs\": -2, \"on-leave\": -3, \"looked-around\": -1, \"gone\": \"stop\"}, \"rules\": [{\"action\": \"unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 20, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 1}, {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"own-password\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"offline-unlock\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2}, {\"action\": \"replace-factor\", \"system\": \"*\", \"group\": \"*\", \"points\": 45, \"oneOf\": [[\"vouched\", \"shown\"]], \"paths\": 2}, {\"action\": \"temporary-password\", \"system\": \"*\", \"group\": \"bridge-officer\", \"points\": 55, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]]}, {\"action\": \"*\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 65, \"oneOf\": [[\"vouched\", \"shown\", \"is\"]], \"paths\": 3, \"secondPerson\": true}, {\"action\": \"unlock\", \"system\": \"*\", \"group\": \"privileged\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\"]], \"paths\": 2, \"instead\": true}, {\"action\": \"enrol\", \"system\": \"*\", \"group\": \"*\", \"points\": 40, \"oneOf\": [[\"has\", \"is\", \"shown\", \"vouched\"]], \"paths\": 2}]}",
                      *       "counting": 10,
                      *       "knows": 3,
                      *       "methods": [
@@ -11420,7 +11626,7 @@ export interface operations {
                      *         },
                      *         {
                      *           "failed": -10,
-                     *           "here": false,
+                     *           "here": true,
                      *           "id": "passkey",
                      *           "points": 30,
                      *           "relayed": false,
@@ -11433,10 +11639,11 @@ export interface operations {
                      *       "proposed": {
                      *         "changes": [],
                      *         "proposal": {
-                     *           "askedAt": "2026-11-30T02:12:44.633986Z",
-                     *           "askedBy": "01a22a39-96a3-7d24-9c39-6b25f3a24c9a",
+                     *           "agreed": false,
+                     *           "askedAt": "2026-11-30T07:34:37.589863Z",
+                     *           "askedBy": "01a22b60-5f9f-7e89-bf67-60b94c767774",
                      *           "askedByName": "Ravi Anand",
-                     *           "id": "01a22a39-dbd4-7671-b048-846392bc4999",
+                     *           "id": "01a22b60-8d12-7c54-ab71-e80caf612210",
                      *           "insteadOf": 2,
                      *           "name": "careful, for the season",
                      *           "reason": "Seasonal hands have no authenticator.",
@@ -11446,7 +11653,8 @@ export interface operations {
                      *             "moreChecks": 0,
                      *             "moreSeconds": 0,
                      *             "nothingLeft": 0,
-                     *             "openedMore": 0
+                     *             "openedMore": 0,
+                     *             "which": []
                      *           }
                      *         }
                      *       },
@@ -11474,7 +11682,69 @@ export interface operations {
                      *         }
                      *       ],
                      *       "validMinutes": 30,
-                     *       "version": 2
+                     *       "version": 2,
+                     *       "words": {
+                     *         "actions": [
+                     *           {
+                     *             "id": "unlock",
+                     *             "words": "unlock an account"
+                     *           },
+                     *           {
+                     *             "id": "temporary-password",
+                     *             "words": "give a temporary password"
+                     *           }
+                     *         ],
+                     *         "channels": [
+                     *           {
+                     *             "id": "hatch",
+                     *             "words": "hatch"
+                     *           },
+                     *           {
+                     *             "id": "call",
+                     *             "words": "call"
+                     *           }
+                     *         ],
+                     *         "factors": [
+                     *           {
+                     *             "id": "has",
+                     *             "words": "something they have"
+                     *           },
+                     *           {
+                     *             "id": "is",
+                     *             "words": "something they are"
+                     *           }
+                     *         ],
+                     *         "groups": [
+                     *           {
+                     *             "id": "bridge-officer",
+                     *             "words": "bridge officer"
+                     *           },
+                     *           {
+                     *             "id": "privileged",
+                     *             "words": "privileged"
+                     *           }
+                     *         ],
+                     *         "routes": [
+                     *           {
+                     *             "id": "approver",
+                     *             "words": "approver"
+                     *           },
+                     *           {
+                     *             "id": "link",
+                     *             "words": "link"
+                     *           }
+                     *         ],
+                     *         "systems": [
+                     *           {
+                     *             "id": "directory",
+                     *             "words": "Brackwater directory"
+                     *           },
+                     *           {
+                     *             "id": "shore-cloud",
+                     *             "words": "Shore cloud"
+                     *           }
+                     *         ]
+                     *       }
                      *     }
                      */
                     "application/json": components["schemas"]["RulebookShown"];
@@ -11928,6 +12198,239 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rehearseRulebook: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "content": "{}"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RulebookToRehearse"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "changes": [],
+                     *       "rehearsed": {
+                     *         "allowed": 1,
+                     *         "asItWas": 1,
+                     *         "moreChecks": 0,
+                     *         "moreSeconds": 0,
+                     *         "nothingLeft": 0,
+                     *         "openedMore": 0,
+                     *         "which": []
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["RulebookTried"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    rulebookSchema: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/schema+json": string;
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -14839,8 +15342,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-30T01:09:20.299214Z",
-                     *           "id": "01a229ff-cf2b-7f76-a3ce-1233318ae2cb",
+                     *           "at": "2026-11-30T08:44:11.257790Z",
+                     *           "id": "01a22ba0-3c79-74d8-88a3-0761f9520543",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -14861,16 +15364,16 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a229fe-ff88-7530-b6d4-20105c7c0d0d",
+                     *             "id": "01a22ba0-2044-773d-9453-c71598892105",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •26",
+                     *             "masked": "•••• ••• •06",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a229fe-ff88-7704-991b-83a1f5278574",
+                     *             "id": "01a22ba0-2044-773f-b14c-1adfb6d61e6d",
                      *             "label": "own mail",
                      *             "masked": "•••@lagoon.example",
                      *             "route": "mail",
@@ -14879,10 +15382,10 @@ export interface operations {
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a229ff-cf2b-7f76-a3ce-1233318ae2cb",
-                     *           "expiresAt": "2026-11-30T02:09:20.448508Z",
-                     *           "id": "01a229ff-cfc0-7fce-82b6-7cf51f83f8d3",
-                     *           "madeAt": "2026-11-30T01:09:20.448508Z",
+                     *           "change": "01a22ba0-3c79-74d8-88a3-0761f9520543",
+                     *           "expiresAt": "2026-11-30T09:44:11.406180Z",
+                     *           "id": "01a22ba0-3d09-7636-b526-1bab31fa40ff",
+                     *           "madeAt": "2026-11-30T08:44:11.406180Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -14893,12 +15396,16 @@ export interface operations {
                      *         "system": "Brackwater directory",
                      *         "told": [
                      *           "work mobile, left",
-                     *           "work mail, waiting for the gateway"
+                     *           "work mail, left"
                      *         ]
+                     *       },
+                     *       "pickUp": {
+                     *         "to": "work mobile",
+                     *         "waits": false
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a229ff-c786-7aa1-801a-b177b47cb9a7"
+                     *           "01a22ba0-3a1f-75bd-bc15-87e4d29653f8"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -14922,7 +15429,7 @@ export interface operations {
                      *             "asks": 20,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T01:39:19.669528Z",
+                     *             "until": "2026-11-30T09:14:10.903339Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -14932,30 +15439,42 @@ export interface operations {
                      *             "asks": 40,
                      *             "points": 0,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T01:39:18.017108Z",
+                     *             "until": "2026-11-30T09:14:10.564416Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
                      *         ],
-                     *         "offers": [
+                     *         "liftable": false,
+                     *         "missing": [
                      *           {
-                     *             "factor": "reach",
-                     *             "id": "approver-link:01a229fe-f786-7831-b9eb-8c936df46c19",
-                     *             "label": "Ask the manager",
-                     *             "method": "approver-link",
-                     *             "note": "Tomasz Wieczorek, by a link to their mail",
-                     *             "points": 12,
-                     *             "seconds": 180
+                     *             "title": "Badge in person",
+                     *             "why": "They do not stand before you."
                      *           },
                      *           {
-                     *             "contact": "01a229fe-ff88-7704-991b-83a1f5278574",
+                     *             "title": "Passkey",
+                     *             "why": "They have set none up."
+                     *           }
+                     *         ],
+                     *         "offers": [
+                     *           {
+                     *             "factor": "vouched",
+                     *             "id": "approver",
+                     *             "label": "Ask the manager to vouch",
+                     *             "method": "approver",
+                     *             "note": "Oskar Lindqvist, with a proof of their own",
+                     *             "points": 25,
+                     *             "seconds": 250,
+                     *             "waiting": 240
+                     *           },
+                     *           {
                      *             "factor": "reach",
-                     *             "id": "code-by-mail:01a229fe-ff88-7704-991b-83a1f5278574",
-                     *             "label": "Code to own mail",
-                     *             "method": "code-by-mail",
-                     *             "note": "at lagoon.example",
+                     *             "id": "approver-link:01a22ba0-1db9-7247-b056-03a359cd6230",
+                     *             "label": "Ask the manager",
+                     *             "method": "approver-link",
+                     *             "note": "Oskar Lindqvist, by a link to their mail and mobile",
                      *             "points": 12,
-                     *             "seconds": 70
+                     *             "seconds": 180,
+                     *             "waiting": 170
                      *           }
                      *         ],
                      *         "seconds": [],
@@ -14966,27 +15485,27 @@ export interface operations {
                      *       "tape": [
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T01:09:20.871725Z",
-                     *           "id": "01a229ff-d167-731a-8499-e53ee918dfea",
+                     *           "at": "2026-11-30T08:44:11.816349Z",
+                     *           "id": "01a22ba0-3ea8-77c9-85cc-8439b70dfcf1",
                      *           "kind": "handover-said-back",
-                     *           "person": "01a229fe-f7e0-7fcf-b064-219813f52a37",
-                     *           "ticket": "01a229ff-bec6-7801-92b1-0cb39d937911",
+                     *           "person": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
+                     *           "ticket": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
                      *           "words": "heard part 1 of 3 said back"
                      *         },
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T01:09:20.683523Z",
-                     *           "id": "01a229ff-d0ab-7665-a7fa-3ef47143cd70",
+                     *           "at": "2026-11-30T08:44:11.773446Z",
+                     *           "id": "01a22ba0-3e7d-75d2-a0d7-441619766970",
                      *           "kind": "handover-shown",
-                     *           "number": 174,
-                     *           "person": "01a229fe-f7e0-7fcf-b064-219813f52a37",
-                     *           "sealedUnder": 175,
-                     *           "ticket": "01a229ff-bec6-7801-92b1-0cb39d937911",
+                     *           "number": 44,
+                     *           "person": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
+                     *           "sealedUnder": 45,
+                     *           "ticket": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
                      *           "why": {
                      *             "asked": 40,
                      *             "evidence": [
-                     *               "01a229ff-c640-74f5-a58a-01054a977a39",
-                     *               "01a229ff-ccb4-728b-a93a-3e84c187d115"
+                     *               "01a22ba0-39c1-75d5-9a5d-3aa15ef681ce",
+                     *               "01a22ba0-3b16-7425-9ae7-d6819f75c4e6"
                      *             ],
                      *             "rule": "with the made-up method, version 2: temporary-password on directory",
                      *             "standing": 43
@@ -14995,13 +15514,13 @@ export interface operations {
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a229fe-ea69-7523-bfc4-4648172e761e",
+                     *         "holder": "01a22ba0-122c-76e4-ac21-0341f901749d",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a229ff-bec6-7801-92b1-0cb39d937911",
+                     *         "id": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
                      *         "mine": true,
-                     *         "number": "T-1054",
+                     *         "number": "T-1042",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-30T01:09:16.102019Z",
+                     *         "openedAt": "2026-11-30T08:44:09.512565Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -15029,22 +15548,22 @@ export interface operations {
                      *         }
                      *       },
                      *       "who": {
-                     *         "account": "llefevre",
+                     *         "account": "mdurand",
                      *         "alsoOnTheLine": [],
                      *         "claim": "You called this line, on a number on record.",
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a229fe-ff88-7530-b6d4-20105c7c0d0d",
+                     *             "id": "01a22ba0-2044-773d-9453-c71598892105",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •26",
+                     *             "masked": "•••• ••• •06",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a229fe-ff88-7757-98aa-623b8a501bfa",
+                     *             "id": "01a22ba0-2044-773e-8eac-76367fda55dd",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
                      *             "route": "mail",
@@ -15060,14 +15579,14 @@ export interface operations {
                      *           "month and year of joining",
                      *           "the locker number"
                      *         ],
-                     *         "given": "Leocadia",
+                     *         "given": "Mireille",
                      *         "gone": false,
                      *         "groups": [],
-                     *         "id": "01a229fe-f7e0-7fcf-b064-219813f52a37",
-                     *         "name": "Leocadia Lefèvre",
-                     *         "place": "MV Godwit, Saltholm",
-                     *         "speaks": "English",
-                     *         "title": "Purser"
+                     *         "id": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
+                     *         "name": "Mireille Durand",
+                     *         "place": "MV Sandpiper, Carrow Quay",
+                     *         "speaks": "English, Turkish",
+                     *         "title": "Deckhand"
                      *       }
                      *     }
                      */
@@ -17244,6 +17763,149 @@ export interface operations {
             };
         };
     };
+    inviteToProofs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, nobody-named, not-reached */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     writeLine: {
         parameters: {
             query?: never;
@@ -17949,6 +18611,325 @@ export interface operations {
             };
         };
     };
+    sendPickUpWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another, nothing-to-pick-up */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    sayPickUpWords: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "words": "amber canoe violet tiger"
+                 *     }
+                 */
+                "application/json": components["schemas"]["PickUpWordsSaid"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "ticket": "01a22b41-82ec-77cc-ae1a-d5a3e7292ea4"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PickedUp"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, decided, gone-on, held-by-another, line-held, no-call, nothing-to-pick-up, other-channel, somebody-there, stopped */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, wrong-words */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sayPressed: {
         parameters: {
             query?: never;
@@ -18162,6 +19143,175 @@ export interface operations {
                      *       "status": 409,
                      *       "title": "not-sealed",
                      *       "type": "urn:earnest:problem:not-sealed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ringBackLater: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "at": "2026-11-23T10:30:00Z"
+                 *     }
+                 */
+                "application/json": components["schemas"]["RingBackWanted"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description closed, held-by-another */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "closed",
+                     *       "type": "urn:earnest:problem:closed"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

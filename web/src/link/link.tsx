@@ -14,6 +14,7 @@ export function Link() {
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
   const [code, setCode] = useState("");
+  const [words, setWords] = useState("");
   // It brings the token without which nothing that this page sends is taken.
   useQuery({ queryKey: ["me"], queryFn: async () => (await ask(client.GET("/api/session"))) ?? null });
   const during = async (work: () => Promise<void>) => {
@@ -32,7 +33,8 @@ export function Link() {
   const answer = (choice: string, grave: boolean) =>
     during(async () => {
       const options = grave ? null : shown?.browserAsks;
-      const typed = grave || !shown?.digits ? undefined : code;
+      const added = shown?.mostWords ? words.trim() || undefined : undefined;
+      const typed = added ?? (grave || !shown?.digits ? undefined : code);
       const given = options ? await (await import("../proofs/passkey")).passkeyFor(options) : typed;
       const body = given ? { token: token(), choice, given } : { token: token(), choice };
       const told = await ask(client.POST("/api/links/answer", { body }));
@@ -65,6 +67,18 @@ export function Link() {
                 maxLength={shown.digits + 4}
                 value={code}
                 onChange={(e) => setCode(e.target.value.replace(/\D/g, ""))}
+              />
+            </label>
+          )}
+          {shown.mostWords > 0 && (
+            <label className="mt-5 grid gap-1.5">
+              If there is something that the desk should know
+              <textarea
+                className="field px-3 py-2"
+                rows={2}
+                maxLength={shown.mostWords}
+                value={words}
+                onChange={(e) => setWords(e.target.value)}
               />
             </label>
           )}

@@ -12,6 +12,22 @@ export const hangUp = (ticket: string) => ask(client.POST("/api/tickets/{ticket}
 export const hangUpHeld = (ticket: string) =>
   ask(client.POST("/api/tickets/{ticket}/hang-up-held", path(ticket)));
 export const speak = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/speak", path(ticket)));
+export const sendPickUpWords = (ticket: string) =>
+  ask(client.POST("/api/tickets/{ticket}/pick-up", path(ticket)));
+/** The words as they were heard: the id of the page on which they go on. */
+export const sayPickUpWords = async (ticket: string, words: string) =>
+  (await ask(client.POST("/api/tickets/{ticket}/picked-up", { ...path(ticket), body: { words } }))).ticket;
+/** Ends the line; the page keeps its place until then. Without a time, it is not to be rung back any more. */
+export const ringBackLater = (ticket: string, at?: Date) =>
+  ask(
+    client.POST("/api/tickets/{ticket}/ring-back", {
+      ...path(ticket),
+      body: at ? { at: at.toISOString() } : {},
+    }),
+  );
+/** A message with the address of the page on which they set up what proves them. */
+export const inviteToProofs = (ticket: string) =>
+  ask(client.POST("/api/tickets/{ticket}/invitation", path(ticket)));
 export const pass = (ticket: string, to: string) =>
   ask(client.POST("/api/tickets/{ticket}/pass", { ...path(ticket), body: { to } }));
 export const sayPressed = (ticket: string) => ask(client.POST("/api/tickets/{ticket}/pressed", path(ticket)));

@@ -59,6 +59,7 @@ class ApiExamplesTest {
         aLink();
         OwnPageExamples.send(app, examples);
         DeviceExamples.send(app, tove, examples);
+        PickUpExamples.send(app, tove, examples);
         ChatExamples.send(app, tove, examples);
         texting();
         aStop();
@@ -167,6 +168,8 @@ class ApiExamplesTest {
                 examples.send(ravi, "proposeRulebook", Map.of("content", file))
                         .get("proposal")
                         .asString();
+        examples.send(ravi, "rehearseRulebook", Map.of("content", file));
+        examples.send(api, "rulebookSchema");
         examples.send(api, "rulebook");
         examples.send(api, "shippedRulebooks");
         examples.send(ravi, "answerRulebook", Map.of("proposal", proposal, "agreed", false));

@@ -81,6 +81,7 @@ public final class App {
         Steward steward = new Steward(ground);
         steward.copyPeople(1, 900);
         steward.mostChangesADay(3);
+        steward.mostNamedAnHour(10_000);
         people = new People(ground);
         JdbcClient database = database();
         Eventually.get(

@@ -4,6 +4,7 @@ import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import com.tngtech.archunit.base.DescribedPredicate;
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.domain.JavaMethodCall;
@@ -17,9 +18,12 @@ import earnest.connectors.SystemKind;
 import earnest.core.passwords.Secret;
 
 import org.junit.jupiter.api.Test;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.modulith.core.ApplicationModules;
 
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** The walls of the house. */
 class ArchitectureTest {
@@ -48,15 +52,95 @@ class ArchitectureTest {
                     "earnest.access.SessionController", // to show a key to its owner, once
                     "earnest.checks.Devices", // to know a setup code again
                     "earnest.checks.methods.tap.DeviceController", // to show it on the device
-                    "earnest.checks.methods.tap.TapWords", // to compare it
+                    "earnest.checks.methods.CheckWords", // to compare it
+                    "earnest.checks.methods.tap.AsksOutside", // to have it shown
+                    "earnest.checks.methods.callback.CallBack", // to have the analyst say it
+                    "earnest.pickup.PickUpWords", // to compare them
                     "earnest.checks.webauthn.WebAuthn", // to verify what a browser gave
                     "earnest.checks.methods.colleague.ColleagueVouches", // to find who is named
                     "earnest.checks.methods.CodeMessage", // to send a code
-                    "earnest.links.LinkText", // to send a link
+                    "earnest.checks.methods.managerslink.Approval", // words for the desk, no secret
+                    "earnest.channels.AroundSecret", // to send a link
                     "earnest.checks.methods.stafffact.StaffFact", // to compare it
                     "earnest.checks.methods.SentCodes", // to refuse a code in a summary
                     "earnest.channels.mail.MailCarrier", // to carry a mail
                     "earnest.channels.text.TextCarrier"); // to carry a text
+
+    /**
+     * Who speaks SQL of their own, and why. Classes called Rows hold statements whose row count
+     * decides, or that read a few columns into a record; all else is kept by Hibernate.
+     */
+    private static final Map<String, Set<String>> OWN_SQL =
+            Map.of(
+                    "the record: its database users, procedures and order are its own",
+                    Set.of(
+                            "record.SealingStore",
+                            "record.Seals",
+                            "record.Pendings",
+                            "record.KeyChanges",
+                            "record.Matching",
+                            "record.Ledger",
+                            "record.RecordFiles",
+                            "record.Erasures",
+                            "record.SealedLedger",
+                            "record.Witnesses"),
+                    "the ground: leases, keys and the schema itself",
+                    Set.of(
+                            "ground.Lease",
+                            "ground.HealthController",
+                            "ground.SchemaCheck",
+                            "ground.KeyFiles",
+                            "ground.CarefulJdbc"),
+                    "one statement that each request needs, read into a record",
+                    Set.of(
+                            "access.OpenSessions",
+                            "access.SecondPersons",
+                            "organisation.SettingsInForce",
+                            "organisation.OrganisationController",
+                            "checks.Rulebooks",
+                            "systems.Accounts",
+                            "people.Directory",
+                            "people.WhoIs",
+                            "people.PersonEntries"),
+                    "the row count decides: limits, proposals, what is used once",
+                    Set.of(
+                            "access.GuessLimits",
+                            "access.StaffFactors",
+                            "access.KnownBrowsers",
+                            "checks.StopLiftings",
+                            "checks.RulebookProposals",
+                            "selfservice.Robots",
+                            "wrapped.WrappedSecrets",
+                            "wrapped.SecretMarks",
+                            "written.WrittenLines",
+                            "written.WritingNow",
+                            "written.Wants"),
+                    "a thousand rows at a time, from a source of people",
+                    Set.of("people.AccountMatches", "people.SourceSync", "demo.DemoWorld"));
+
+    @Test
+    void sqlIsSpokenWhereThereIsAReason() {
+        Set<String> listed =
+                OWN_SQL.values().stream()
+                        .flatMap(Set::stream)
+                        .map(name -> "earnest." + name)
+                        .collect(Collectors.toSet());
+        noClasses()
+                .that(
+                        DescribedPredicate.describe(
+                                "neither hold rows nor are listed",
+                                type ->
+                                        !listed.contains(outer(type))
+                                                && !outer(type).endsWith("Rows")))
+                .should()
+                .dependOnClassesThat()
+                .areAssignableTo(JdbcClient.class)
+                .check(ALL);
+    }
+
+    private static String outer(JavaClass type) {
+        return type.getName().replaceAll("\\$.*", "");
+    }
 
     @Test
     void capabilitiesCallEachOtherThroughTheirFacesOnlyAndInOneDirection() {
@@ -81,8 +165,7 @@ class ArchitectureTest {
                     boolean opens =
                             call.getTargetOwner().isEquivalentTo(Secret.class)
                                     && call.getName().equals("open");
-                    String outer = type.getName().replaceAll("\\$.*", "");
-                    if (opens && !OPENERS.contains(outer)) {
+                    if (opens && !OPENERS.contains(outer(type))) {
                         events.add(SimpleConditionEvent.violated(call, call.getDescription()));
                     }
                 }

@@ -170,4 +170,26 @@ class ChangeAttacksTest {
                                         tove.version(ticket)));
         assertThat(refused.problem()).isEqualTo("secret-in-summary");
     }
+
+    /** Whoever resets a lead's own account has the lead. */
+    @Test
+    void anAccountOfSomebodyWithARoleHereAsksAsMuchAsAPrivilegedOne() {
+        String ticket = app.proved(tove, "ranand");
+        assertThat(tove.page(ticket).at("/who/groups").toString()).contains("privileged");
+        assertThat(tove.change(ticket, "temporary-password").problem())
+                .isEqualTo("not-sure-enough");
+        app.database()
+                .sql("update analyst set ended_at = utc_timestamp(6) where login = 'ravi.anand'")
+                .update();
+        try {
+            assertThat(tove.page(ticket).at("/who/groups").toString())
+                    .as("from the moment on at which the role ends")
+                    .doesNotContain("privileged");
+        } finally {
+            app.database()
+                    .sql("update analyst set ended_at = null where login = 'ravi.anand'")
+                    .update();
+        }
+        tove.close(ticket, "Only a trial.");
+    }
 }

@@ -58,4 +58,21 @@ class ChecksTest {
         assertThat(page).doesNotContain(number).doesNotContain(account + "@");
         assertThat(page).doesNotContain(app.knows(account).get("staffNumber").asString());
     }
+
+    /** The same computation that offers says why it does not. */
+    @Test
+    void whatIsNotOfferedSaysWhy() {
+        String ticket = app.visitor(tove);
+        tove.claim(ticket, app.somebody()).ok();
+        var proof = tove.page(ticket).get("proof");
+        java.util.Map<String, String> missing = new java.util.HashMap<>();
+        proof.get("missing")
+                .forEach(
+                        one -> missing.put(one.get("title").asString(), one.get("why").asString()));
+        assertThat(missing)
+                .containsEntry("Badge in person", "They do not stand before you.")
+                .containsEntry("Recovery code", "They have set none up.")
+                .doesNotContainKey("Authenticator code");
+        tove.close(ticket, "Only a trial.");
+    }
 }

@@ -52,6 +52,7 @@ class NoScansTest {
                     "person_fact",
                     "person_group",
                     "person_key",
+                    "pick_up",
                     "procedure_run",
                     "procedure_run_step",
                     "procedure_run_value",

@@ -3,14 +3,22 @@ package earnest;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.Http;
+import earnest.testkit.Outside;
+import earnest.testkit.Steward;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
+import java.time.Instant;
+import java.time.ZoneOffset;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.stream.StreamSupport;
 
 /** What speaks against whoever asks is a line of the reckoning, says what it saw, and counts. */
@@ -51,8 +59,105 @@ class SignalsTest {
         JsonNode failed = line(second, "Failed a check on another ticket today").orElseThrow();
         assertThat(failed.get("ticket").asString()).isEqualTo(first);
         assertThat(failed.get("points").asInt()).isNegative();
-        assertThat(line(second, "Named on another ticket today")).isPresent();
+        assertThat(line(second, "Named on another ticket")).isPresent();
         tove.close(second, "Only a trial.");
+    }
+
+    @Test
+    void whoIsSeveralPeopleInTurnLooksAround() {
+        String ticket = visitor();
+        tove.claim(ticket, app.somebody()).ok();
+        assertThat(line(ticket, "Said to be")).isEmpty();
+        tove.claim(ticket, account).ok();
+        assertThat(line(ticket, "Said to be 3 people on this ticket")).isPresent();
+        tove.close(ticket, "Only a trial.");
+    }
+
+    @Test
+    void anAnalystToWhomVeryManyAreNamedIsSeen() {
+        String ticket = visitor();
+        Steward steward = new Steward(app.ground());
+        steward.mostNamedAnHour(1);
+        try {
+            String next = app.visitor(tove);
+            tove.claim(next, app.somebody()).ok();
+            Eventually.waitFor(
+                    "the setting to be in force",
+                    () ->
+                            tove.page(ticket)
+                                    .at("/proof/explanations")
+                                    .toString()
+                                    .contains("people were looked at by whoever holds this"));
+            tove.close(next, "Only a trial.");
+        } finally {
+            steward.mostNamedAnHour(10_000);
+        }
+        tove.close(ticket, "Only a trial.");
+    }
+
+    @Test
+    void oneNumberForSeveralPeopleAndOneFromElsewhereAreSeen() {
+        app.needs("call");
+        Outside outside = app.outside();
+        for (int i = 0; i < 2; i++) {
+            outside.ringFrom("+12125550142");
+            String ticket = tove.answer();
+            tove.claim(ticket, app.somebody()).ok();
+            assertThat(line(ticket, "Somebody else was asked for from there").isPresent())
+                    .isEqualTo(i > 0);
+            assertThat(line(ticket, "Shows a number of +1; theirs are of other")).isPresent();
+            tove.close(ticket, "Only a trial.");
+        }
+    }
+
+    @Test
+    void theNightIsWhereTheOrganisationSaysItIs() {
+        String ticket = visitor();
+        assertThat(line(ticket, "Asked at")).isEmpty();
+        Http steward = new Steward(app.ground()).api();
+        ObjectNode was = (ObjectNode) steward.get("/api/organisation").ok();
+        int hour = Instant.now().atZone(ZoneOffset.UTC).getHour();
+        ObjectNode night = was.deepCopy();
+        night.put("nightFrom", hour).put("nightTo", (hour + 2) % 24);
+        try {
+            steward.put("/api/organisation", night).ok();
+            Eventually.waitFor(
+                    "the night to be in force", () -> line(ticket, "Asked at").isPresent());
+            night.put("nightFrom", (hour + 3) % 24).put("nightTo", (hour + 4) % 24);
+            steward.put("/api/organisation", night).ok();
+            Eventually.waitFor("it to be over", () -> line(ticket, "Asked at").isEmpty());
+            night.remove("nightTo");
+            assertThat(steward.put("/api/organisation", night).problem()).isEqualTo("invalid");
+            night.put("nightTo", 5).put("timeZone", "Nowhere/Land");
+            assertThat(steward.put("/api/organisation", night).problem()).isEqualTo("invalid");
+        } finally {
+            steward.put("/api/organisation", was).ok();
+        }
+        tove.close(ticket, "Only a trial.");
+    }
+
+    @Test
+    void whoIsGoneFromTheDirectoryMeanwhileIsStopped() {
+        String ticket = visitor();
+        app.word(tove, ticket, "north");
+        app.word(tove, ticket, "south");
+        UUID person = UUID.fromString(tove.person(account));
+        app.database()
+                .sql("update person set gone_at = utc_timestamp(6) where id = :p")
+                .param("p", person)
+                .update();
+        try {
+            assertThat(tove.page(ticket).at("/proof/stop").asString())
+                    .startsWith("Not in the directory any more");
+            assertThat(tove.page(ticket).at("/proof/liftable").asBoolean()).isFalse();
+            assertThat(tove.change(ticket, "temporary-password").problem()).isEqualTo("stopped");
+        } finally {
+            app.database()
+                    .sql("update person set gone_at = null where id = :p")
+                    .param("p", person)
+                    .update();
+        }
+        tove.close(ticket, "Only a trial.");
     }
 
     @Test

@@ -1,6 +1,6 @@
 import type { Edge as EdgeData, Waiting } from "../../../api/client";
 import { Button, Key } from "../../../ui/parts";
-import { inWords, since, useNow } from "../../../ui/time";
+import { clock, inWords, since, useNow } from "../../../ui/time";
 
 interface Props {
   edge: EdgeData | undefined;
@@ -104,6 +104,13 @@ function PageTab({ waiting: w, now, on, swaps = false, turn, dashed = false }: T
           </>
         )}
       </small>
+      {w.ringBackAt && (
+        <small
+          className={`block text-xs ${Date.parse(w.ringBackAt) <= now ? "font-semibold text-wait" : "text-muted"}`}
+        >
+          {Date.parse(w.ringBackAt) <= now ? "ring back now, since" : "ring back at"} {clock(w.ringBackAt)}
+        </small>
+      )}
       {w.reminder && <small className="block font-semibold text-wait text-xs">{w.reminder}</small>}
       {w.holder && dashed && <small className="block text-muted text-xs">{w.holder}</small>}
     </button>

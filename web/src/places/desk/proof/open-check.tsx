@@ -132,7 +132,7 @@ function Typed({ ticket, check }: Props) {
 /** What something outside, or the analyst's ear, decides. */
 function Chosen({ ticket, check }: Props) {
   const notices = useNotices();
-  const { choices, says } = check.form;
+  const { choices, says, sayFirst } = check.form;
   useEffect(() => void releaseKeys("form"), []);
   const one = useOneAtATime();
   const choose = (chosen: string) =>
@@ -147,6 +147,12 @@ function Chosen({ ticket, check }: Props) {
   ]);
   return (
     <>
+      {sayFirst && (
+        <p className="mb-2 text-[13px]">
+          Say first: <b className="block font-serif text-xl">{sayFirst}</b>
+          <span className="text-muted">They read it in a text that leaves now, and know you by it.</span>
+        </p>
+      )}
       <p role="status" className="mb-2 text-[13px]">
         {says}
       </p>

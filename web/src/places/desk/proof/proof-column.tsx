@@ -31,7 +31,7 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
   const reckoning = page.proof;
   const note = page.who && judgement && (
     <span className="num">
-      {reckoning.standing} of {judgement.asks}
+      {figure(reckoning.standing)} of {judgement.asks}
     </span>
   );
   return (
@@ -45,7 +45,7 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
           {judgement?.verdict === "needs-second-person" && page.ticket.state !== "CLOSED" && (
             <SecondPerson page={page} judgement={judgement} />
           )}
-          {reckoning.stopped && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
+          {reckoning.liftable && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
           {page.ticket.mine && <SaidNo page={page} />}
           {page.ticket.mine && reckoning.open && <OpenCheck ticket={page.ticket.id} check={reckoning.open} />}
           {page.ticket.mine && !reckoning.stopped && (
@@ -104,7 +104,9 @@ function Lines({ reckoning }: { reckoning: Reckoning }) {
 
 const over = (points: number) => (points === 0 ? "just so" : `${points} over`);
 
-const signed = (points: number) => (points > 0 ? `+${points}` : points < 0 ? `−${-points}` : "0");
+const figure = (points: number) => (points < 0 ? `−${-points}` : `${points}`);
+
+const signed = (points: number) => (points > 0 ? `+${points}` : figure(points));
 
 function Sum({
   reckoning,
@@ -118,7 +120,7 @@ function Sum({
   return (
     <>
       <p className="grid grid-cols-[1fr_60px] pt-1.5 pb-0.5">
-        Standing <b className="num border-ink border-t pt-0.5 text-right">{reckoning.standing}</b>
+        Standing <b className="num border-ink border-t pt-0.5 text-right">{figure(reckoning.standing)}</b>
       </p>
       <p className="grid grid-cols-[1fr_60px] pb-1">
         <span>{LABELS[judgement.action] ?? judgement.action} asks</span>
@@ -154,7 +156,7 @@ function Standing({ reckoning, judgement }: { reckoning: Reckoning; judgement: J
     case "stopped":
       return (
         <p role="status" className={`${bar} bg-stop-wash text-stop`}>
-          They said no. Nothing can be done for them, on any ticket.
+          {reckoning.stop}
         </p>
       );
     case "needs-second-person":
@@ -250,7 +252,28 @@ function Offers({ page, placed, enough }: OffersProps) {
           {enough ? "More checks" : `${hidden} more`}
         </Button>
       )}
+      {(more || placed.length === 0) && <Missing reckoning={page.proof} />}
     </>
+  );
+}
+
+/** Why what one might look for is not there. */
+function Missing({ reckoning }: { reckoning: Reckoning }) {
+  if (reckoning.missing.length === 0) return null;
+  return (
+    <details className="mt-1.5 text-[13px]">
+      <summary className="min-h-6 cursor-pointer text-muted underline">
+        Why not {reckoning.missing.length === 1 ? "one more" : `${reckoning.missing.length} others`}?
+      </summary>
+      <dl className="mt-1">
+        {reckoning.missing.map((one) => (
+          <div key={one.title} className="border-hair border-b py-0.5">
+            <dt className="font-semibold">{one.title}</dt>
+            <dd className="text-muted">{one.why}</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
   );
 }
 

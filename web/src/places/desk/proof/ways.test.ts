@@ -2,23 +2,26 @@ import { describe, expect, it } from "vitest";
 import type { Judgement, Reckoning } from "../../../api/client";
 import { about, groups, inOrder, seconds, wayWords } from "./ways";
 
-const offer = (id: string, label: string, took: number) => ({
+const offer = (id: string, label: string, took: number, wait = 0) => ({
   id,
   method: id,
   factor: id === "fact" ? "knows" : "has",
   label,
   points: 20,
   seconds: took,
+  waiting: wait,
 });
 const reckoning: Reckoning = {
   standing: 0,
   stopped: false,
+  liftable: false,
+  missing: [],
   explanations: [],
   offers: [
     offer("fact", "Staff fact", 15),
-    offer("text", "Code to work mobile", 40),
+    offer("text", "Code to work mobile", 40, 15),
     offer("auth", "Authenticator code", 20),
-    offer("back", "Call back", 60),
+    offer("back", "Call back by Lantern", 60, 20),
   ],
   judgements: [],
   deniable: [],
@@ -63,8 +66,9 @@ describe("the groups of offers", () => {
 
 describe("a way in words", () => {
   it("names each check and the time it takes", () => {
-    expect(wayWords(reckoning, ["auth", "back"])).toBe("authenticator code and call back");
+    expect(wayWords(reckoning, ["auth", "back"])).toBe("authenticator code and call back by Lantern");
     expect(seconds(reckoning, ["auth", "back"])).toBe(80);
+    expect(seconds(reckoning, ["text", "back"])).toBe(25 + 40 + 20);
     expect(about(80)).toBe("about 80 s");
     expect(about(300)).toBe("about 5 min");
   });

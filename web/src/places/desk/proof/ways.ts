@@ -53,15 +53,21 @@ export function groups(placed: Placed[], all: boolean): Group[] {
   return [{ words: "", placed: first }, ...(all ? named.filter((group) => group.placed.length > 0) : [])];
 }
 
+/** As it stands within a sentence; names in it keep their letters. */
+const begun = (label: string) => `${label.charAt(0).toLowerCase()}${label.slice(1)}`;
+
 /** A way in words: the labels of its offers. */
 export function wayWords(reckoning: Reckoning, ids: readonly string[]): string {
   const label = (id: string) => reckoning.offers.find((offer) => offer.id === id)?.label ?? id;
-  const words = ids.map((id) => label(id).toLowerCase());
+  const words = ids.map((id) => begun(label(id)));
   return words.length < 2 ? words.join("") : `${words.slice(0, -1).join(", ")} and ${words.at(-1)}`;
 }
 
+/** What is waited for is waited for once: one check is made while another is under way elsewhere. */
 export function seconds(reckoning: Reckoning, ids: readonly string[]): number {
-  return ids.reduce((sum, id) => sum + (reckoning.offers.find((offer) => offer.id === id)?.seconds ?? 0), 0);
+  const offers = ids.flatMap((id) => reckoning.offers.filter((offer) => offer.id === id));
+  const work = offers.reduce((sum, offer) => sum + offer.seconds - offer.waiting, 0);
+  return work + Math.max(0, ...offers.map((offer) => offer.waiting));
 }
 
 /** How long something usually takes. */

@@ -7,6 +7,8 @@ import { useShell } from "../../../shell/context";
 import { Button } from "../../../ui/parts";
 import { hangUp, hangUpHeld, pass, speak } from "../acts";
 import { useNotices } from "../notices";
+import { PickUp } from "./pick-up";
+import { RingBack } from "./ring-back";
 
 /** What is done with the conversation and the page as a whole: end it, pass the page on. */
 export function Line({ page }: { page: Page }) {
@@ -51,9 +53,11 @@ export function Line({ page }: { page: Page }) {
       {!onTheLine && (
         <p className="mb-2 border-wait border-l-[3px] pl-2 text-[13px] text-wait">
           {sentence(page.ticket.talk?.state === "dropped" ? words.dropped : words.nobody)} What was proved
-          counts no more; whoever comes next starts at nothing.
+          counts no more; whoever comes next starts at nothing
+          {page.pickUp.sent ? ", unless they say the pick-up words." : "."}
         </p>
       )}
+      <PickUp page={page} />
       <div className="flex flex-wrap gap-1.5">
         {onTheLine && !speaking && (
           <Button hotkey="L" onClick={again}>
@@ -68,6 +72,7 @@ export function Line({ page }: { page: Page }) {
         <Button quiet hotkey="P" onClick={() => setPassing(true)}>
           Pass on
         </Button>
+        <RingBack page={page} />
         {held && (
           <Button quiet onClick={() => void notices.during(() => hangUpHeld(id))}>
             End the held line

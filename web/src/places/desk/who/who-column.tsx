@@ -3,7 +3,7 @@ import type { Accounts, Page, Who } from "../../../api/client";
 import { useKeys } from "../../../keys/use-keys";
 import { Button, Key } from "../../../ui/parts";
 import { day, inWords, useNow } from "../../../ui/time";
-import { claim } from "../acts";
+import { claim, inviteToProofs } from "../acts";
 import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
 import { Line } from "./line";
@@ -18,13 +18,16 @@ interface Props {
 
 /** Who they say they are, and what they are judged by. */
 export function WhoColumn({ page, lit, light, freshness }: Props) {
+  const notices = useNotices();
+  const may = page.ticket.mine && page.ticket.state !== "CLOSED" && page.who && !page.who.gone;
+  const invite = may ? () => notices.during(() => inviteToProofs(page.ticket.id)) : undefined;
   return (
     <ColumnOf title="Who" note="says they are" lit={lit} light={light}>
       {page.who ? (
         page.written ? (
-          <Brief who={page.who} freshness={freshness} />
+          <Brief who={page.who} freshness={freshness} invite={invite} />
         ) : (
-          <Claimed who={page.who} freshness={freshness} />
+          <Claimed who={page.who} freshness={freshness} invite={invite} />
         )
       ) : (
         <NotNamed page={page} />
@@ -95,9 +98,9 @@ function NotNamed({ page }: { page: Page }) {
 }
 
 /** Where both sides write, the lines have the room; the rest of the person is a press away. */
-function Brief({ who, freshness }: { who: Who; freshness: Accounts["freshness"] | undefined }) {
+function Brief({ who, freshness, invite }: PersonProps) {
   const [more, setMore] = useState(false);
-  if (more) return <Claimed who={who} freshness={freshness} />;
+  if (more) return <Claimed who={who} freshness={freshness} invite={invite} />;
   return (
     <>
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
@@ -124,7 +127,29 @@ function Elsewhere({ who }: { who: Who }) {
   ));
 }
 
-function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"] | undefined }) {
+interface PersonProps {
+  who: Who;
+  freshness: Accounts["freshness"] | undefined;
+  /** Sends an invitation; whether that went well. */
+  invite: (() => Promise<boolean>) | undefined;
+}
+
+/** To set up what proves them; the message proves nothing. */
+function Invite({ invite }: { invite: () => Promise<boolean> }) {
+  const [sent, setSent] = useState(false);
+  if (sent) return <small className="block text-muted text-xs">They are invited to set more up.</small>;
+  return (
+    <button
+      type="button"
+      className="block min-h-6 text-left text-muted text-xs underline"
+      onClick={async () => setSent(await invite())}
+    >
+      Invite them to set more up
+    </button>
+  );
+}
+
+function Claimed({ who, freshness, invite }: PersonProps) {
   const [all, setAll] = useState(false);
   const now = useNow();
   const earlier = all ? who.earlier : who.earlier.slice(0, 2);
@@ -148,6 +173,7 @@ function Claimed({ who, freshness }: { who: Who; freshness: Accounts["freshness"
         ))}
         <Term words="Device">
           {who.devices.length > 0 ? `${who.devices.join(", ")} enrolled` : "nothing enrolled"}
+          {invite && <Invite invite={invite} />}
         </Term>
         {who.facts.length > 0 && (
           <Term words="May be asked">

@@ -87,6 +87,7 @@ public final class Main {
         Steward steward = new Steward(ground);
         steward.copyPeople(10, TEN_HOURS);
         steward.mostChangesADay(1000);
+        steward.mostNamedAnHour(10_000);
         Desk.untilReady(ground, new People(ground).next());
         if (wanted.contains("call")) {
             new CallBench(ground).run();

@@ -55,7 +55,10 @@ class ManagersLinkTest {
             page.getByText("Tove Rask of the service desk asks you").waitFor();
             manager.accessible("what the manager is asked");
             tove.see("opened the link and has not answered yet");
-            manager.button("Yes, that is right").click();
+            manager.page()
+                    .getByLabel("If there is something that the desk should know")
+                    .fill("She is on the quay today.");
+            manager.button("Yes: I spoke with them").click();
             page.getByText("The service desk sees your answer now").waitFor();
             tove.column("Proof").getByText("Manager by link").waitFor();
             tove.column("Proof").getByText("12 of 40").waitFor();

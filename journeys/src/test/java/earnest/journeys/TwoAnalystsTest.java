@@ -47,6 +47,8 @@ class TwoAnalystsTest {
                                     .count())
                     .isZero();
 
+            // Until her own page names somebody, a letter begins a name.
+            tove.column("Proof").getByText("Nothing was checked yet").waitFor();
             tove.press("p");
             tove.button("Jonas Lie").click();
             tove.see("No page is open");

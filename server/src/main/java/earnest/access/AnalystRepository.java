@@ -20,4 +20,6 @@ interface AnalystRepository extends JpaRepository<Analyst, UUID>, InsertReposito
     Optional<Analyst> lock(String login);
 
     List<Analyst> findAllByOrderByName();
+
+    boolean existsByOwnAccountAndEndedAtIsNull(String ownAccount);
 }

@@ -14,6 +14,9 @@ public interface Analysts {
 
     Optional<Colleague> find(UUID id);
 
+    /** Whether an account is that of somebody who works with Earnest now. */
+    boolean isOfStaff(String account);
+
     /**
      * Adds those whose logins are not there yet, and gives all the password unless they have it.
      * Those who were admitted together are taken to have one password: it is tried on the first.

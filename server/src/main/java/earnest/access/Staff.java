@@ -1,6 +1,7 @@
 package earnest.access;
 
 import earnest.ground.Ids;
+import earnest.ground.Reading;
 import earnest.ground.Writes;
 
 import org.springframework.stereotype.Service;
@@ -40,6 +41,14 @@ class Staff implements Analysts {
     @Override
     public Optional<Colleague> find(UUID id) {
         return analysts.findById(id).map(a -> new Colleague(a.id, a.name));
+    }
+
+    @Override
+    public boolean isOfStaff(String account) {
+        return Reading.once(
+                () -> analysts.existsByOwnAccountAndEndedAtIsNull(account),
+                Analysts.class,
+                account);
     }
 
     @Override

@@ -61,11 +61,11 @@ interface ChangeRepository
             Instant at,
             @Nullable String effectMark);
 
-    /** What takes the password of a change out of force, or did. */
+    /** All that was done to take the password of a change out of force, in its order. */
     @Query(
-            "select c.id from AccountChange c where c.aboutId = ?1 and c.action = EXPIRY and"
-                    + " c.state not in (CLOSED, REFUSED, DID_NOT)")
-    List<UUID> expiriesOf(UUID about);
+            "select c from AccountChange c where c.aboutId = ?1 and c.action = EXPIRY order by"
+                    + " c.intendedAt, c.id")
+    List<AccountChange> expiriesTried(UUID about);
 
     /** Those of a ticket that nobody asked the system for yet. */
     @Query("select c.id from AccountChange c where c.ticketId = ?1 and c.state = INTENDED")

@@ -21,7 +21,7 @@ final class NotAllowed extends Problem {
     String missing() {
         return switch (type()) {
             case "needs-second-person" -> "a second person has not agreed";
-            case "stopped" -> "a 'no' stands";
+            case "stopped" -> "everything of theirs is stopped";
             case "no-rule" -> "no rule allows it";
             default -> "not enough was proved";
         };

@@ -17,7 +17,9 @@ import org.springframework.stereotype.Component;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * What stands behind 'I did not ask for this' in what a person was told of an own password:
@@ -32,6 +34,12 @@ class NotAsked implements LinkPurpose, Worker {
     private static final String NOT_ME = "not-me";
     private static final String MEANT = "meant";
     private static final int LONGEST_WORDS = 200;
+
+    /** How often it is tried before the desk is left to it. */
+    private static final int TRIES = 6;
+
+    private static final Set<Changes.State> FAILED =
+            Set.of(Changes.State.CLOSED, Changes.State.REFUSED, Changes.State.DID_NOT);
 
     private final ChangeRepository changes;
     private final ObjectProvider<Changes> face;
@@ -101,10 +109,7 @@ class NotAsked implements LinkPurpose, Worker {
                         + " says: 'I did not ask for this'. The new password is being taken out of"
                         + " force");
         // Whoever set one set the others as well.
-        changes.findByTicketIdOrderByIntendedAt(change.ticketId).stream()
-                .filter(one -> one.action == Action.OWN_PASSWORD)
-                .filter(one -> one.state == Changes.State.TOOK_EFFECT)
-                .forEach(one -> jobs.soon(KIND, one.id));
+        set(change.ticketId).forEach(one -> jobs.soon(KIND, one.id));
         return new Told(
                 "Thank you. The password is taken out of force, nothing of yours can be changed"
                         + " now, and the service desk is told. Call it to get in again.");
@@ -119,46 +124,79 @@ class NotAsked implements LinkPurpose, Worker {
         return KIND;
     }
 
-    /** While another change of the account runs, or the system does not answer: again. */
+    /** Until it is out of force: the system may be away, refuse for now, or be in use. */
     @Override
     public Optional<Duration> work(UUID about) {
-        return !changes.expiriesOf(about).isEmpty() || face.getObject().expire(about)
-                ? Optional.empty()
-                : Optional.of(AGAIN);
+        List<AccountChange> tried = changes.expiriesTried(about);
+        if (tried.stream().anyMatch(one -> one.state == Changes.State.TOOK_EFFECT)) {
+            return Optional.empty();
+        }
+        boolean underWay = tried.stream().anyMatch(one -> !FAILED.contains(one.state));
+        if (!underWay && tried.size() >= TRIES) {
+            return Optional.empty();
+        }
+        if (!underWay) {
+            face.getObject().expire(about);
+        }
+        return Optional.of(AGAIN);
     }
 
     @EventListener
     void on(Changes.TookEffect effect) {
-        own(effect.action(), effect.about())
-                .ifPresent(
-                        own ->
-                                tickets.warn(
-                                        own.ticketId,
-                                        name(own)
-                                                + " says: 'I did not ask for this'. The new"
-                                                + " password is out of force"));
+        tell(effect.action(), effect.about());
     }
 
     @EventListener
     void on(Changes.CameToNothing nothing) {
-        own(nothing.action(), nothing.about())
-                .ifPresent(
-                        own -> {
-                            String words =
-                                    name(own)
-                                            + " says: 'I did not ask for this'. The new password"
-                                            + " could not be taken out of force: "
-                                            + nothing.reason();
-                            tickets.warn(
-                                    own.ticketId,
-                                    words.substring(0, Math.min(words.length(), LONGEST_WORDS)));
-                        });
+        tell(nothing.action(), nothing.about());
     }
 
-    /** The own password that an expiry was about. */
-    private Optional<AccountChange> own(Action action, @Nullable UUID about) {
-        return action == Action.EXPIRY && about != null
-                ? changes.findById(about).filter(change -> change.action == Action.OWN_PASSWORD)
-                : Optional.empty();
+    /**
+     * Says of each system how far it is, so that one that worked does not hide one that did not.
+     */
+    private void tell(Action action, @Nullable UUID about) {
+        if (action != Action.EXPIRY || about == null) {
+            return;
+        }
+        changes.findById(about)
+                .filter(change -> change.action == Action.OWN_PASSWORD)
+                .ifPresent(own -> tickets.warn(own.ticketId, warning(own)));
+    }
+
+    private String warning(AccountChange own) {
+        List<AccountChange> set = set(own.ticketId);
+        String words =
+                name(own)
+                        + " says: 'I did not ask for this'."
+                        + (set.size() == 1
+                                ? " The new password " + how(own)
+                                : set.stream()
+                                        .map(
+                                                one ->
+                                                        " In %s the new password %s"
+                                                                .formatted(
+                                                                        systems.system(one.system)
+                                                                                .name(),
+                                                                        how(one)))
+                                        .collect(Collectors.joining(".")));
+        return words.substring(0, Math.min(words.length(), LONGEST_WORDS));
+    }
+
+    private String how(AccountChange own) {
+        List<AccountChange> tried = changes.expiriesTried(own.id);
+        if (tried.stream().anyMatch(one -> one.state == Changes.State.TOOK_EFFECT)) {
+            return "is out of force";
+        }
+        return tried.isEmpty() || !FAILED.contains(tried.getLast().state)
+                ? "is being taken out of force"
+                : "could not be taken out of force: " + tried.getLast().reason;
+    }
+
+    /** The own passwords that were set there. */
+    private List<AccountChange> set(UUID ticket) {
+        return changes.findByTicketIdOrderByIntendedAt(ticket).stream()
+                .filter(one -> one.action == Action.OWN_PASSWORD)
+                .filter(one -> one.state == Changes.State.TOOK_EFFECT)
+                .toList();
     }
 }

@@ -26,8 +26,8 @@ final class Permissions {
                     throw new NotAllowed(
                             403,
                             "stopped",
-                            "The person said no. Nothing can be done for them until your lead and a"
-                                    + " second person lift it.",
+                            "Everything of this person is stopped; the page says why. If it was"
+                                    + " their 'no', your lead and a second person can lift it.",
                             judged);
             case Verdict.NoRule _ ->
                     throw new NotAllowed(

@@ -1,9 +1,9 @@
 package earnest.changes;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.channels.Telling;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 import earnest.people.People;
 import earnest.record.Entry;
@@ -88,7 +88,7 @@ class ToldText implements MessageWriter {
     private Secret words(AccountChange change) {
         String system = systems.system(change.system).name();
         if (change.action == Action.OWN_PASSWORD) {
-            return LinkText.around(
+            return AroundSecret.words(
                     "Your password for %s was changed. If that was you, there is nothing to do. If you did not ask for this, say so here:\n\n"
                             .formatted(system),
                     links.address(change.id),

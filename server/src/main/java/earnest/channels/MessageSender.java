@@ -129,6 +129,11 @@ class MessageSender implements Messages, Worker {
     }
 
     @Override
+    public void cameBack(UUID id, String words) {
+        move(id, Set.of(State.LEFT), State.FAILED, words, EntryKind.MESSAGE_FAILED);
+    }
+
+    @Override
     public Optional<UUID> ticketOf(UUID message) {
         return messages.findById(message).map(found -> found.ticketId);
     }
@@ -272,10 +277,19 @@ class MessageSender implements Messages, Worker {
 
     /** The row decides: false, and nothing done, if the text was not in a state before it. */
     private boolean move(UUID id, State state, @Nullable String said, @Nullable EntryKind kind) {
+        return move(id, FROM.get(state), state, said, kind);
+    }
+
+    private boolean move(
+            UUID id,
+            Set<State> from,
+            State state,
+            @Nullable String said,
+            @Nullable EntryKind kind) {
         return writes.get(
                 () -> {
                     int tries = state == State.SENDING ? 1 : 0;
-                    if (messages.move(id, FROM.get(state), state, said, tries) != 1) {
+                    if (messages.move(id, from, state, said, tries) != 1) {
                         return false;
                     }
                     Message message = messages.findById(id).orElseThrow();

@@ -39,6 +39,13 @@ public interface Messages {
      */
     Optional<UUID> answer(String occasion, UUID about, UUID ticket, String mailbox);
 
+    /**
+     * A message that left came back, in the present transaction; nothing where it did not leave.
+     *
+     * @param words why
+     */
+    void cameBack(UUID message, String words);
+
     /** The ticket on which a message was sent, by its own id; empty if it is none of ours. */
     Optional<UUID> ticketOf(UUID message);
 

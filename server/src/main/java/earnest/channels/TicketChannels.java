@@ -28,6 +28,11 @@ public class TicketChannels {
         return channels.getOrDefault(id, new GoneChannel(id));
     }
 
+    /** The ids of all. */
+    public List<String> all() {
+        return List.copyOf(channels.keySet());
+    }
+
     /** From where a conversation comes, as its channel reads the facts of it. */
     public Optional<TicketChannel.Address> address(String channel, Map<String, String> facts) {
         return channel(channel).address(facts);

@@ -7,6 +7,7 @@ import earnest.core.assurance.Assurance;
 import earnest.core.assurance.Evidence;
 import earnest.core.assurance.Verdict;
 import earnest.core.assurance.Wanted;
+import earnest.ground.Reading;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -67,6 +68,17 @@ class Assessing {
             Set<String> groups,
             Standing.Side side,
             boolean lookingBack) {
+        // Nothing is changed in it, so what several parts look at is looked at once.
+        return Reading.of(() -> assessed(ticket, person, wanted, groups, side, lookingBack));
+    }
+
+    private Assessed assessed(
+            Tickets.View ticket,
+            UUID person,
+            List<Standing.Want> wanted,
+            Set<String> groups,
+            Standing.Side side,
+            boolean lookingBack) {
         Rulebooks.InForce book = lookingBack ? rulebooks.of(ticket.id()) : rulebooks.inForce();
         Gathered.OfTicket known = gathered.known(ticket, person);
         // What the rulebook does not know weighs nothing, and breaks nothing.
@@ -75,7 +87,8 @@ class Assessing {
                 known.ended().stream().filter(check -> weighed.contains(check.method)).toList();
         List<Gathered.Offered> offered = gathered.offers(known, book, side);
         Map<String, Signal.Seen> signals = gathered.signals(known, book);
-        List<Evidence> evidence = ended.stream().map(Gathered::evidence).toList();
+        List<Evidence> evidence =
+                ended.stream().map(check -> Gathered.evidence(check, ticket, book)).toList();
         Instant now = clock.instant();
         for (Evidence piece : evidence) {
             // Another node's clock may be a little ahead.

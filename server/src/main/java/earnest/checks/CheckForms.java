@@ -12,21 +12,25 @@ final class CheckForms {
         return switch (form) {
             case Form.Code(String asks, int digits, var says, boolean trouble) ->
                     new Standing.CheckForm(
-                            Standing.FormKind.CODE, asks, digits, says, trouble, List.of());
+                            Standing.FormKind.CODE, asks, digits, says, trouble, null, List.of());
             case Form.Text(String asks, var says) ->
-                    new Standing.CheckForm(Standing.FormKind.TEXT, asks, 0, says, false, List.of());
-            case Form.Choices(String says, List<Form.Choice> choices) ->
+                    new Standing.CheckForm(
+                            Standing.FormKind.TEXT, asks, 0, says, false, null, List.of());
+            case Form.Choices(String says, var sayFirst, List<Form.Choice> choices) ->
                     new Standing.CheckForm(
                             Standing.FormKind.CHOICES,
                             null,
                             0,
                             says,
                             false,
+                            sayFirst,
                             choices.stream().map(CheckForms::choice).toList());
-            case Form.Wait(String says) ->
-                    new Standing.CheckForm(Standing.FormKind.WAIT, null, 0, says, false, List.of());
+            case Form.Wait(String says, var sayFirst) ->
+                    new Standing.CheckForm(
+                            Standing.FormKind.WAIT, null, 0, says, false, sayFirst, List.of());
             case Form.Link(String says) ->
-                    new Standing.CheckForm(Standing.FormKind.LINK, null, 0, says, false, List.of());
+                    new Standing.CheckForm(
+                            Standing.FormKind.LINK, null, 0, says, false, null, List.of());
         };
     }
 

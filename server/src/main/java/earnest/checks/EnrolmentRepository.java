@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.ground.InsertRepository;
+import earnest.ground.Reading;
 
 import jakarta.persistence.LockModeType;
 
@@ -16,11 +17,17 @@ import java.util.Set;
 import java.util.UUID;
 
 interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepository<Enrolment> {
-    /** Those that count, or are being set up. */
+    /** Those of a kind that count, or are being set up; a reading asks once for all kinds. */
+    default List<Enrolment> of(UUID person, String kind) {
+        return Reading.once(() -> of(person), EnrolmentRepository.class, person).stream()
+                .filter(one -> one.kind.equals(kind))
+                .toList();
+    }
+
     @Query(
-            "select e from Enrolment e where e.personId = ?1 and e.kind = ?2 and e.removedAt is"
-                    + " null order by e.enrolledAt, e.id")
-    List<Enrolment> of(UUID personId, String kind);
+            "select e from Enrolment e where e.personId = ?1 and e.removedAt is null order by"
+                    + " e.enrolledAt, e.id")
+    List<Enrolment> of(UUID person);
 
     @Modifying
     @Query(

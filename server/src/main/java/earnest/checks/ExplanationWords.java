@@ -103,7 +103,7 @@ final class ExplanationWords {
                     check.stopLiftedAt == null
                             ? "the person does not ask for this"
                             : "the person did not ask for this; two lifted the stop";
-            case UNANSWERED -> "no answer";
+            case UNANSWERED -> ofMethod == null ? "no answer" : ofMethod;
             case OPEN -> null;
             case PASSED, FAILED -> ofMethod;
         };

@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Known;
@@ -8,10 +9,14 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.signals.Signal;
 import earnest.core.assurance.Available;
 import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Factor;
+import earnest.core.assurance.Method;
 import earnest.core.assurance.Outcome;
+import earnest.ground.Reading;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -35,6 +40,7 @@ class Gathered {
     static final String NO_CONVERSATION = "none";
 
     private final CheckRepository checks;
+    private final Tickets tickets;
     private final ProofMethods methods;
     private final People people;
     private final List<Signal> signals;
@@ -43,12 +49,14 @@ class Gathered {
 
     Gathered(
             CheckRepository checks,
+            Tickets tickets,
             ProofMethods methods,
             People people,
             List<Signal> signals,
             TicketChannels channels,
             Clock clock) {
         this.checks = checks;
+        this.tickets = tickets;
         this.methods = methods;
         this.people = people;
         this.signals = signals;
@@ -86,6 +94,14 @@ class Gathered {
                     .toList();
         }
 
+        /** Whether a 'no' stands, here or elsewhere, that nobody lifted. */
+        boolean stopped() {
+            return Stream.concat(checks.stream().filter(this::countsHere), elsewhere.stream())
+                    .anyMatch(
+                            check ->
+                                    check.state == CheckState.DENIED && check.stopLiftedAt == null);
+        }
+
         private boolean countsHere(ProofCheck check) {
             return check.personId.equals(person)
                     || check.state == CheckState.FAILED
@@ -118,6 +134,11 @@ class Gathered {
     }
 
     OfTicket known(Tickets.View ticket, UUID person) {
+        return Reading.once(
+                () -> read(ticket, person), "known", ticket.id(), ticket.version(), person);
+    }
+
+    private OfTicket read(Tickets.View ticket, UUID person) {
         Map<Boolean, List<ProofCheck>> bearing =
                 checks.bearing(ticket.id(), person, clock.instant().minus(LATELY)).stream()
                         .collect(
@@ -131,15 +152,23 @@ class Gathered {
                 people.contacts(person));
     }
 
-    static Evidence evidence(ProofCheck check) {
+    /** What was brought back by words counts as read out, unless it is in somebody's memory. */
+    static Evidence evidence(ProofCheck check, Tickets.View ticket, Rulebooks.InForce book) {
         UUID conversation = check.conversationId;
+        Method method = book.rules().checks().get(check.method);
+        boolean readOut =
+                check.state == CheckState.PASSED
+                        && conversation != null
+                        && ticket.broughtBack().contains(conversation)
+                        && method != null
+                        && method.factor() != Factor.KNOWS;
         return new Evidence(
                 check.id.toString(),
                 check.method,
                 check.path,
                 check.pathSince,
                 conversation == null ? NO_CONVERSATION : conversation.toString(),
-                check.relayed,
+                readOut ? Boolean.TRUE : check.relayed,
                 outcome(check.state),
                 Objects.requireNonNull(check.endedAt));
     }
@@ -165,6 +194,7 @@ class Gathered {
                         List.copyOf(of.elsewhere()),
                         book.rules().recentPathDays(),
                         book.rules().caps().recentPath(),
+                        tickets.around(of.ticket(), of.person(), address(of.ticket()), now),
                         now);
         for (Signal signal : signals) {
             if (book.rules().signals().containsKey(signal.kind())) {
@@ -179,6 +209,13 @@ class Gathered {
         return seen;
     }
 
+    private @Nullable String address(Tickets.View ticket) {
+        return Optional.ofNullable(ticket.talk())
+                .flatMap(talk -> channels.address(talk.channel(), talk.facts()))
+                .map(TicketChannel.Address::value)
+                .orElse(null);
+    }
+
     /** A check that could be made, with its method. */
     record Offered(ProofMethod method, Possible possible) {
         Available available() {
@@ -189,6 +226,27 @@ class Gathered {
                     possible.pathSince(),
                     possible.relayed());
         }
+    }
+
+    /** Of the methods that an analyst could ask for, those with nothing to offer. */
+    List<Standing.Missing> missing(OfTicket of, Rulebooks.InForce book, List<Offered> offers) {
+        Instant now = clock.instant();
+        boolean written = channels.channel(of.ticket().channel()).written();
+        List<Standing.Missing> missing = new ArrayList<>();
+        for (ProofMethod method : methods.all()) {
+            boolean asked = method.atDesk() && book.rules().checks().containsKey(method.id());
+            boolean counts = asked && book.rules().checks().get(method.id()).points() > 0;
+            if (counts && offers.stream().noneMatch(one -> one.method() == method)) {
+                missing.add(
+                        new Standing.Missing(
+                                method.title(),
+                                written && method.aloud()
+                                        ? "It is said aloud, and here one writes."
+                                        : method.missing(
+                                                of.known(method, book, Standing.Side.DESK, now))));
+            }
+        }
+        return missing;
     }
 
     /** What could be made here by the methods that the rulebook knows. */

@@ -30,15 +30,20 @@ final class Offers {
                                 possible.note(),
                                 weight.points(),
                                 weight.workSeconds() + weight.waitSeconds(),
+                                weight.waitSeconds(),
                                 possible.contact()));
             }
         }
         return List.copyOf(offers.values());
     }
 
-    /** What already stands in this conversation would add nothing, so it is not offered again. */
+    /**
+     * What already stands in this conversation would add nothing, so it is not offered again; what
+     * words brought back counts as read out, and may be more when it is done anew.
+     */
     private static boolean stands(
             Assessed assessed, Gathered.Offered offered, Set<UUID> conversations) {
+        Set<UUID> broughtBack = assessed.known().ticket().broughtBack();
         return assessed.ended().stream()
                 .anyMatch(
                         check ->
@@ -46,6 +51,7 @@ final class Offers {
                                         && check.method.equals(offered.method().id())
                                         && check.path.equals(offered.possible().path())
                                         && check.conversationId != null
-                                        && conversations.contains(check.conversationId));
+                                        && conversations.contains(check.conversationId)
+                                        && !broughtBack.contains(check.conversationId));
     }
 }

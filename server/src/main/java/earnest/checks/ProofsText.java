@@ -1,8 +1,8 @@
 package earnest.checks;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 
 import org.springframework.stereotype.Component;
@@ -44,7 +44,7 @@ class ProofsText implements MessageWriter {
                 .lastDeed(about)
                 .map(
                         deed ->
-                                LinkText.around(
+                                AroundSecret.words(
                                         ("What proves that it is you was changed: %s %s. If that"
                                                         + " was you, there is nothing to do. If"
                                                         + " you did not ask for this, say so"

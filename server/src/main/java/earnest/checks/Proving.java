@@ -6,6 +6,7 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Result;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
+import earnest.ground.Reading;
 import earnest.ground.Writes;
 import earnest.record.EntryKind;
 import earnest.tickets.Actor;
@@ -147,7 +148,8 @@ class Proving {
             Tickets.View ticket, UUID person, String offer, Standing.Side side) {
         Rulebooks.InForce book = rulebooks.inForce();
         List<Gathered.Offered> offered =
-                gathered.offers(gathered.known(ticket, person), book, side).stream()
+                Reading.of(() -> gathered.offers(gathered.known(ticket, person), book, side))
+                        .stream()
                         .filter(o -> o.possible().offer().equals(offer))
                         .toList();
         if (offered.isEmpty()) {

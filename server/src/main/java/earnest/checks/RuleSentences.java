@@ -5,7 +5,9 @@ import earnest.core.assurance.Route;
 import earnest.core.assurance.Rule;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -16,24 +18,24 @@ final class RuleSentences {
     private static final String ANY = "*";
 
     /** What an action is, after "To". */
-    private static final Map<String, String> DEEDS =
-            Map.of(
-                    "unlock",
-                    "unlock an account",
-                    "temporary-password",
-                    "give a temporary password",
-                    "own-password",
-                    "let somebody set a password of their own",
-                    "offline-unlock",
-                    "unlock a machine that is offline",
-                    "replace-factor",
-                    "replace something that proves somebody",
-                    "enrol",
-                    "let somebody set up what proves them",
-                    ANY,
-                    "do anything");
+    private static final Map<String, String> DEEDS = new LinkedHashMap<>();
+
+    static {
+        DEEDS.put("unlock", "unlock an account");
+        DEEDS.put("temporary-password", "give a temporary password");
+        DEEDS.put("own-password", "let somebody set a password of their own");
+        DEEDS.put("offline-unlock", "unlock a machine that is offline");
+        DEEDS.put("replace-factor", "replace something that proves somebody");
+        DEEDS.put("enrol", "let somebody set up what proves them");
+        DEEDS.put(ANY, "do anything");
+    }
 
     private RuleSentences() {}
+
+    /** What rules can be about, after "To", by what rulebooks call it. */
+    static Map<String, String> deeds() {
+        return Collections.unmodifiableMap(DEEDS);
+    }
 
     static String of(Rule rule) {
         List<String> asks = new ArrayList<>();

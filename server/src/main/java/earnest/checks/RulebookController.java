@@ -2,9 +2,7 @@ package earnest.checks;
 
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import earnest.core.assurance.Caps;
-import earnest.core.assurance.Method;
-import earnest.core.assurance.Signal;
+import earnest.core.assurance.Rulebook;
 import earnest.ground.ApiCall;
 import earnest.ground.ManyLines;
 
@@ -16,7 +14,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -24,13 +24,10 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.util.Comparator;
+import java.io.IOException;
+import java.time.Instant;
 import java.util.List;
-import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** The rules by which proof is judged, in sentences. */
 @RestController
@@ -44,6 +41,7 @@ class RulebookController {
      * @param relayed points that all that can be read out counts together at most
      * @param recentPath points that something recent counts at most
      * @param counting points from which a check counts as something that it rests on
+     * @param content the whole of it, as JSON in a text
      * @param proposed what was proposed in its place and waits, or null
      */
     @Schema(name = "RulebookShown")
@@ -59,6 +57,8 @@ class RulebookController {
             int relayed,
             int recentPath,
             int counting,
+            String content,
+            Words words,
             @Nullable Proposed proposed) {}
 
     /** A rulebook that was proposed, and what it says otherwise. */
@@ -70,12 +70,36 @@ class RulebookController {
      * A rulebook to be proposed.
      *
      * @param content the whole of it, as JSON in a text
+     * @param beginsAt when it takes force once it is agreed to; null: at once
      */
     @Schema(name = "RulebookToPropose")
     record ToPropose(
             @NotBlank @Size(max = 80) String name,
             @NotBlank @Size(max = 200_000) @ManyLines String content,
-            @NotBlank @Size(max = 400) String reason) {}
+            @NotBlank @Size(max = 400) String reason,
+            @Nullable Instant beginsAt) {}
+
+    /** A rulebook to be rehearsed. */
+    @Schema(name = "RulebookToRehearse")
+    record ToRehearse(@NotBlank @Size(max = 200_000) @ManyLines String content) {}
+
+    /** What a rulebook would have come to, and what it says otherwise than the one in force. */
+    @Schema(name = "RulebookTried")
+    record Tried(RulebookRehearsal.Rehearsed rehearsed, List<RulebookDifference.Changed> changes) {}
+
+    /** A name that rulebooks use, in words. */
+    @Schema(name = "RulebookWord")
+    record Word(String id, String words) {}
+
+    /** What the slots of a rule can hold; groups are those that any rule names. */
+    @Schema(name = "RulebookWords")
+    record Words(
+            List<Word> actions,
+            List<Word> systems,
+            List<Word> groups,
+            List<Word> channels,
+            List<Word> factors,
+            List<Word> routes) {}
 
     /** The whole of one, as JSON in a text. */
     @Schema(name = "RulebookFile")
@@ -124,19 +148,16 @@ class RulebookController {
     @Schema(name = "SignalOfRulebook")
     record SignalShown(String id, String words, int points, boolean stops, boolean here) {}
 
+    private static final ClassPathResource SCHEMA =
+            new ClassPathResource("rulebooks/rulebook.schema.json");
+
     private final Rulebooks rulebooks;
-    private final ProofMethods methods;
-    private final List<earnest.checks.signals.Signal> signals;
+    private final RulebookShows shows;
     private final RulebookProposals proposals;
 
-    RulebookController(
-            Rulebooks rulebooks,
-            ProofMethods methods,
-            List<earnest.checks.signals.Signal> signals,
-            RulebookProposals proposals) {
-        this.signals = signals;
+    RulebookController(Rulebooks rulebooks, RulebookShows shows, RulebookProposals proposals) {
         this.rulebooks = rulebooks;
-        this.methods = methods;
+        this.shows = shows;
         this.proposals = proposals;
     }
 
@@ -150,43 +171,7 @@ class RulebookController {
     Shown rulebook(SignedIn me) {
         me.must(Right.READ_RECORD);
         Rulebooks.InForce book = rulebooks.inForce();
-        Set<String> here = methods.all().stream().map(m -> m.id()).collect(Collectors.toSet());
-        Set<String> seen =
-                Stream.concat(
-                                signals.stream().map(one -> one.kind()),
-                                methods.all().stream().flatMap(m -> m.signalKinds().stream()))
-                        .collect(Collectors.toSet());
-        Caps caps = book.rules().caps();
-        return new Shown(
-                book.name(),
-                book.version(),
-                book.rules().checks().entrySet().stream()
-                        .map(one -> method(one, here.contains(one.getKey())))
-                        .sorted(
-                                Comparator.comparingInt(MethodShown::points)
-                                        .reversed()
-                                        .thenComparing(MethodShown::id))
-                        .toList(),
-                book.rules().signals().entrySet().stream()
-                        .map(one -> signal(one, seen.contains(one.getKey())))
-                        .sorted(Comparator.comparing(SignalShown::id))
-                        .toList(),
-                book.rules().rules().stream().map(RuleSentences::of).toList(),
-                book.rules().validMinutes(),
-                book.rules().recentPathDays(),
-                caps.knows(),
-                caps.relayed(),
-                caps.recentPath(),
-                caps.counting(),
-                proposals
-                        .waiting()
-                        .map(
-                                waiting ->
-                                        new Proposed(
-                                                waiting.proposal(),
-                                                RulebookDifference.between(
-                                                        book.rules(), waiting.rules())))
-                        .orElse(null));
+        return shows.shown(book);
     }
 
     @ApiCall(
@@ -238,7 +223,32 @@ class RulebookController {
                         me,
                         proposed.name().strip(),
                         proposed.content(),
-                        proposed.reason().strip()));
+                        proposed.reason().strip(),
+                        proposed.beginsAt()));
+    }
+
+    @ApiCall(
+            id = "rehearseRulebook",
+            summary = "Rehearses a rulebook on the decisions of the last 90 days.",
+            more = "Nothing is proposed by it. What is wrong in it is said by its field.",
+            example = "{\"content\": \"{}\"}")
+    @PostMapping("/api/rulebook/rehearsals")
+    Tried rehearse(SignedIn me, @Valid @RequestBody ToRehearse wanted) {
+        me.must(Right.SET_RULES);
+        Rulebook rules = RulebookProposals.read(wanted.content());
+        return new Tried(
+                proposals.rehearse(me, rules),
+                RulebookDifference.between(rulebooks.inForce().rules(), rules));
+    }
+
+    @ApiCall(
+            id = "rulebookSchema",
+            summary = "Gives the JSON Schema of a rulebook file.",
+            more = "Draft 2020-12. A file that fits it can still be refused for what it says.")
+    @GetMapping(value = "/api/rulebook/schema", produces = "application/schema+json")
+    ResponseEntity<byte[]> schema(SignedIn me) throws IOException {
+        me.must(Right.READ_RECORD);
+        return ResponseEntity.ok(SCHEMA.getContentAsByteArray());
     }
 
     @ApiCall(
@@ -255,32 +265,5 @@ class RulebookController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void answer(SignedIn me, @PathVariable UUID proposal, @Valid @RequestBody Answer answer) {
         proposals.answer(me, proposal, answer.agreed());
-    }
-
-    private static MethodShown method(Map.Entry<String, Method> one, boolean here) {
-        Method weight = one.getValue();
-        return new MethodShown(
-                one.getKey(),
-                plain(one.getKey()),
-                RuleSentences.words(weight.factor()),
-                weight.points(),
-                weight.failed(),
-                weight.workSeconds() + weight.waitSeconds(),
-                weight.relayed(),
-                here);
-    }
-
-    private static SignalShown signal(Map.Entry<String, Signal> one, boolean here) {
-        return new SignalShown(
-                one.getKey(),
-                plain(one.getKey()),
-                one.getValue().points(),
-                one.getValue().stops(),
-                here);
-    }
-
-    static String plain(String id) {
-        String words = id.replace('-', ' ');
-        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 }

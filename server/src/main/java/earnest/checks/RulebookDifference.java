@@ -85,7 +85,7 @@ final class RulebookDifference {
             if (!Objects.equals(before, after)) {
                 changed.add(
                         new Changed(
-                                RulebookController.plain(id),
+                                RulebookShows.plain(id),
                                 before == null ? null : words.apply(before),
                                 after == null ? null : words.apply(after)));
             }

@@ -8,6 +8,7 @@ import earnest.core.assurance.Rulebook;
 import earnest.core.json.BadField;
 import earnest.ground.Ids;
 import earnest.ground.Problem;
+import earnest.ground.Routine;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -15,6 +16,8 @@ import earnest.record.TheRecord;
 
 import io.swagger.v3.oas.annotations.media.Schema;
 
+import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
@@ -22,7 +25,9 @@ import tools.jackson.databind.json.JsonMapper;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Timestamp;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
@@ -31,6 +36,10 @@ import java.util.UUID;
 @Service
 class RulebookProposals {
     private static final int LONGEST = 200_000;
+    private static final Duration AHEAD = Duration.ofDays(92);
+
+    /** Two agreed, and its time is to come. */
+    private static final String FOR_LATER = "for-later";
 
     private final JdbcClient database;
     private final Rulebooks rulebooks;
@@ -40,6 +49,7 @@ class RulebookProposals {
     private final Writes writes;
     private final Clock clock;
     private final Ids ids;
+    private final ApplicationEventPublisher events;
 
     RulebookProposals(
             JdbcClient database,
@@ -49,7 +59,8 @@ class RulebookProposals {
             TheRecord record,
             Writes writes,
             Clock clock,
-            Ids ids) {
+            Ids ids,
+            ApplicationEventPublisher events) {
         this.database = database;
         this.rulebooks = rulebooks;
         this.rehearsal = rehearsal;
@@ -58,12 +69,15 @@ class RulebookProposals {
         this.writes = writes;
         this.clock = clock;
         this.ids = ids;
+        this.events = events;
     }
 
     /**
      * One that waits for an answer.
      *
      * @param insteadOf version of the rulebook that was in force then
+     * @param beginsAt when it takes force; null: at once
+     * @param agreed whether a second person agreed, so that it only waits for its time
      */
     @Schema(name = "RulebookProposal")
     record Proposal(
@@ -74,15 +88,17 @@ class RulebookProposals {
             RulebookRehearsal.Rehearsed rehearsed,
             UUID askedBy,
             String askedByName,
-            Instant askedAt) {}
+            Instant askedAt,
+            @Nullable Instant beginsAt,
+            boolean agreed) {}
 
     /** The one that waits, with its rules. */
     record Waiting(Proposal proposal, Rulebook rules, String content) {}
 
     Optional<Waiting> waiting() {
         return database.sql(
-                        "select * from rulebook_proposal where state = 'asked' order by asked_at"
-                                + " limit 1")
+                        "select * from rulebook_proposal where state in ('asked',"
+                                + " 'for-later') order by asked_at limit 1")
                 .query(RulebookProposals::row)
                 .optional();
     }
@@ -101,20 +117,42 @@ class RulebookProposals {
                                         RulebookRehearsal.Rehearsed.class),
                         row.getObject("asked_by", UUID.class),
                         row.getString("asked_by_name"),
-                        row.getTimestamp("asked_at").toInstant()),
+                        row.getTimestamp("asked_at").toInstant(),
+                        begins(row),
+                        row.getString("state").equals(FOR_LATER)),
                 Rulebooks.parse(content),
                 content);
+    }
+
+    private static @Nullable Instant begins(ResultSet row) throws SQLException {
+        Timestamp begins = row.getTimestamp("begins_at");
+        return begins == null ? null : begins.toInstant();
+    }
+
+    /**
+     * Rehearses one without proposing it.
+     *
+     * @throws Problem 403 without the right; 422 naming the field that is wrong
+     */
+    RulebookRehearsal.Rehearsed rehearse(SignedIn me, Rulebook rules) {
+        me.must(Right.SET_RULES);
+        return rehearsal.of(rules);
     }
 
     /**
      * Proposes one; it is rehearsed at once.
      *
      * @throws Problem 403 without the right; 409 if one waits already, or it would lock everybody
-     *     out; 422 naming the field that is wrong
+     *     out; 422 naming the field that is wrong, or if it begins in the past
      */
-    UUID propose(SignedIn me, String name, String content, String reason) {
+    UUID propose(
+            SignedIn me, String name, String content, String reason, @Nullable Instant beginsAt) {
         me.must(Right.SET_RULES);
         me.mustBeFresh();
+        Instant now = clock.instant();
+        if (beginsAt != null && (beginsAt.isBefore(now) || beginsAt.isAfter(now.plus(AHEAD)))) {
+            throw Problem.invalid("It begins at once, or at a time within a quarter of a year.");
+        }
         Rulebook rules = read(content);
         RulebookRehearsal.Rehearsed rehearsed = rehearsal.of(rules);
         if (rehearsed.locksEverybodyOut()) {
@@ -134,18 +172,24 @@ class RulebookProposals {
                                 "Another change of the rules waits. Answer that first.");
                     }
                     UUID id = ids.next();
-                    add(id, me, name, content, reason, book.version(), rehearsed);
+                    add(id, me, name, content, reason, book.version(), rehearsed, beginsAt);
                     record.append(
                             Entry.by(EntryKind.RULES_PROPOSED, me.id(), me.name())
                                     .data("proposal", id.toString())
                                     .data("rulebook", name)
                                     .data("version", book.version())
+                                    .data("begins", beginsAt == null ? null : beginsAt.toString())
                                     .personal("reason", reason));
                     return id;
                 });
     }
 
-    private static Rulebook read(String content) {
+    /**
+     * Reads one.
+     *
+     * @throws Problem 422 naming the field that is wrong
+     */
+    static Rulebook read(String content) {
         if (content.length() > LONGEST) {
             throw Problem.invalid("That is too long for a rulebook.");
         }
@@ -165,13 +209,14 @@ class RulebookProposals {
             String content,
             String reason,
             long insteadOf,
-            RulebookRehearsal.Rehearsed rehearsed) {
+            RulebookRehearsal.Rehearsed rehearsed,
+            @Nullable Instant beginsAt) {
         database.sql(
                         """
                         insert into rulebook_proposal (id, name, content, reason, instead_of, rehearsal,
-                          asked_by, asked_by_name, asked_at, state)
+                          asked_by, asked_by_name, asked_at, begins_at, state)
                         values (:id, :name, :content, :reason, :instead, :rehearsal, :by, :byName, :at,
-                          'asked')
+                          :begins, 'asked')
                         """)
                 .param("id", id)
                 .param("name", name)
@@ -182,6 +227,7 @@ class RulebookProposals {
                 .param("by", me.id())
                 .param("byName", me.name())
                 .param("at", clock.instant())
+                .param("begins", beginsAt)
                 .update();
     }
 
@@ -206,7 +252,8 @@ class RulebookProposals {
                     if (agreed) {
                         mustBeAgreed(me, waiting.proposal, book);
                     }
-                    settle(id, me, agreed);
+                    boolean later = agreed && later(waiting.proposal);
+                    settle(id, me, later ? FOR_LATER : agreed ? "agreed" : "refused");
                     record.append(
                             Entry.by(
                                             agreed
@@ -216,13 +263,63 @@ class RulebookProposals {
                                             me.name())
                                     .data("proposal", id.toString())
                                     .data("rulebook", waiting.proposal.name()));
-                    if (agreed) {
+                    if (later) {
+                        events.publishEvent(new Routine.Wake(RulebookBegins.NAME));
+                    } else if (agreed) {
                         rulebooks.put(waiting.proposal.name(), waiting.content);
                     }
                 });
     }
 
+    private boolean later(Proposal proposal) {
+        Instant begins = proposal.beginsAt();
+        return begins != null && begins.isAfter(clock.instant());
+    }
+
+    /**
+     * Puts what was agreed to in force if its time has come; if other rules came between, it is
+     * over.
+     *
+     * @return when its time is, if it is still to come
+     */
+    Optional<Instant> begin() {
+        return writes.get(
+                () -> {
+                    Rulebooks.InForce book = rulebooks.lock();
+                    Optional<Waiting> agreed = waiting().filter(one -> one.proposal.agreed());
+                    if (agreed.isEmpty()) {
+                        return Optional.empty();
+                    }
+                    Waiting one = agreed.get();
+                    if (later(one.proposal)) {
+                        return Optional.ofNullable(one.proposal.beginsAt());
+                    }
+                    boolean fits = one.proposal.insteadOf() == book.version();
+                    move(one.proposal.id(), FOR_LATER, fits ? "agreed" : "overtaken");
+                    if (fits) {
+                        rulebooks.put(one.proposal.name(), one.content);
+                    } else {
+                        record.append(
+                                Entry.byEarnest(EntryKind.RULES_OVERTAKEN)
+                                        .data("proposal", one.proposal.id().toString())
+                                        .data("rulebook", one.proposal.name()));
+                    }
+                    return Optional.empty();
+                });
+    }
+
+    private void move(UUID id, String from, String to) {
+        database.sql("update rulebook_proposal set state = :to where id = :id and state = :from")
+                .param("to", to)
+                .param("from", from)
+                .param("id", id)
+                .update();
+    }
+
     private void mustBeAgreed(SignedIn me, Proposal proposal, Rulebooks.InForce book) {
+        if (proposal.agreed()) {
+            throw over();
+        }
         if (!seconds.mayAgree(me.id(), proposal.askedBy())) {
             throw new Problem(
                     403,
@@ -239,13 +336,13 @@ class RulebookProposals {
         }
     }
 
-    private void settle(UUID id, SignedIn me, boolean agreed) {
+    private void settle(UUID id, SignedIn me, String to) {
         int settled =
                 database.sql(
                                 "update rulebook_proposal set state = :to, answered_by = :by,"
                                         + " answered_by_name = :name, answered_at = :at where id ="
-                                        + " :id and state = 'asked'")
-                        .param("to", agreed ? "agreed" : "refused")
+                                        + " :id and state in ('asked', 'for-later')")
+                        .param("to", to)
                         .param("by", me.id())
                         .param("name", me.name())
                         .param("at", clock.instant())

@@ -47,6 +47,15 @@ public interface Standing {
     /** Whether a 'no' of the person stands that nobody lifted. */
     boolean stopped(UUID person);
 
+    /**
+     * What was proved on a ticket about its person, rests on a contact of theirs, and still counts
+     * or would in a conversation that goes on; the latest first.
+     */
+    List<ProvedContact> provedContacts(Tickets.View ticket);
+
+    /** A contact at which somebody proved to be, and in which conversation. */
+    record ProvedContact(UUID contact, UUID conversation) {}
+
     /** What the person has for being proved, in words, such as {@code authenticator}. */
     List<String> devices(UUID person);
 
@@ -114,6 +123,8 @@ public interface Standing {
      * How sure the desk is.
      *
      * @param judgements each with the last instant at which it holds
+     * @param stop what stops them, in a sentence, or null
+     * @param liftable whether two can lift it
      * @param deniable checks that are over, on which a 'no' may still be said
      * @param lifting what was asked about lifting a stop, or null
      * @param seconds what second persons were asked lately, the latest first
@@ -122,8 +133,11 @@ public interface Standing {
     record Reckoning(
             int standing,
             boolean stopped,
+            @Nullable String stop,
+            boolean liftable,
             List<Explanation> explanations,
             List<Offer> offers,
+            List<Missing> missing,
             @Nullable Open open,
             List<Judgement> judgements,
             List<UUID> deniable,
@@ -149,6 +163,8 @@ public interface Standing {
      * A check that could be made now.
      *
      * @param factor what it rests on, as rulebooks name it, such as {@code has}
+     * @param seconds that it takes, with waiting
+     * @param waiting of these, seconds that other checks may fill
      */
     @Schema(name = "CheckOffer")
     record Offer(
@@ -159,7 +175,12 @@ public interface Standing {
             @Nullable String note,
             int points,
             int seconds,
+            int waiting,
             @Nullable UUID contact) {}
+
+    /** A method that the rules know and that cannot be used for this person now, and why. */
+    @Schema(name = "CheckMissing")
+    record Missing(String title, String why) {}
 
     /** A check under way. */
     @Schema(name = "CheckUnderWay")
@@ -187,6 +208,8 @@ public interface Standing {
      * @param digits of a code; else 0
      * @param says how far it is, in words, or null
      * @param trouble whether what it says is trouble
+     * @param sayFirst a word that the analyst says before anything else, by which the person knows
+     *     the desk; or null
      */
     record CheckForm(
             FormKind kind,
@@ -194,6 +217,7 @@ public interface Standing {
             int digits,
             @Nullable String says,
             boolean trouble,
+            @Nullable String sayFirst,
             List<CheckChoice> choices) {}
 
     /**

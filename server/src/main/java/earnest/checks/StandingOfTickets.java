@@ -2,16 +2,24 @@ package earnest.checks;
 
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.ProofMethod;
+import earnest.core.assurance.Factor;
+import earnest.core.assurance.Method;
+import earnest.core.assurance.Rulebook;
+import earnest.core.assurance.Signal;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 import earnest.wrapped.WrappedSecrets;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -20,11 +28,15 @@ import java.util.stream.Stream;
 
 @Service
 class StandingOfTickets implements Standing {
+    private static final Set<Factor> OWN = Set.of(Factor.HAS, Factor.IS, Factor.REACH);
+
     private final Assessing assessing;
+    private final Gathered gathered;
     private final Judging judging;
     private final People people;
     private final CheckRepository checks;
     private final ProofMethods methods;
+    private final Rulebooks rulebooks;
     private final Stops stops;
     private final Tickets tickets;
     private final WrappedSecrets secrets;
@@ -32,19 +44,23 @@ class StandingOfTickets implements Standing {
 
     StandingOfTickets(
             Assessing assessing,
+            Gathered gathered,
             Judging judging,
             People people,
             CheckRepository checks,
             ProofMethods methods,
+            Rulebooks rulebooks,
             Stops stops,
             Tickets tickets,
             WrappedSecrets secrets,
             Clock clock) {
         this.assessing = assessing;
+        this.gathered = gathered;
         this.judging = judging;
         this.people = people;
         this.checks = checks;
         this.methods = methods;
+        this.rulebooks = rulebooks;
         this.stops = stops;
         this.tickets = tickets;
         this.secrets = secrets;
@@ -54,6 +70,37 @@ class StandingOfTickets implements Standing {
     @Override
     public List<String> devices(UUID person) {
         return methods.all().stream().flatMap(method -> method.devices(person).stream()).toList();
+    }
+
+    @Override
+    public List<ProvedContact> provedContacts(Tickets.View ticket) {
+        UUID person = ticket.person();
+        if (person == null) {
+            return List.of();
+        }
+        Gathered.OfTicket known = gathered.known(ticket, person);
+        if (known.stopped()) {
+            return List.of();
+        }
+        Rulebook rules = rulebooks.inForce().rules();
+        Instant since = clock.instant().minus(Duration.ofMinutes(rules.validMinutes()));
+        List<ProvedContact> proved = new ArrayList<>();
+        for (ProofCheck check : known.checks().reversed()) {
+            if (check.state == CheckState.PASSED
+                    && check.personId.equals(person)
+                    && check.contactId != null
+                    && check.conversationId != null
+                    && Objects.requireNonNull(check.endedAt).isAfter(since)
+                    && theirs(rules.checks().get(check.method))) {
+                proved.add(new ProvedContact(check.contactId, check.conversationId));
+            }
+        }
+        return proved;
+    }
+
+    /** A number that shows proves nothing, and who vouches is somebody else. */
+    private static boolean theirs(@Nullable Method method) {
+        return method != null && OWN.contains(method.factor());
     }
 
     @Override
@@ -88,7 +135,8 @@ class StandingOfTickets implements Standing {
         UUID person = ticket.person();
         if (person == null) {
             return new Reckoning(
-                    0, false, List.of(), List.of(), null, List.of(), List.of(), null, List.of());
+                    0, false, null, false, List.of(), List.of(), List.of(), null, List.of(),
+                    List.of(), null, List.of());
         }
         Set<String> groups = people.groups(person);
         Assessed assessed =
@@ -99,13 +147,38 @@ class StandingOfTickets implements Standing {
         return new Reckoning(
                 assessed.assessment().standing(),
                 assessed.assessment().stopped(),
+                assessed.assessment().stopped() ? stop(assessed) : null,
+                assessed.assessment().stopped() && saidNo(assessed),
                 explanations(assessed),
                 Offers.of(assessed, ticket.conversations()),
+                side == Side.DESK && ticket.state() != Tickets.State.CLOSED
+                        ? gathered.missing(assessed.known(), assessed.book(), assessed.offered())
+                        : List.of(),
                 assessed.known().open(clock.instant()).map(this::open).orElse(null),
                 assessed.assessment().verdicts().stream().map(judgements::of).toList(),
                 deniable(assessed),
                 assessed.assessment().stopped() ? stops.waiting(person).orElse(null) : null,
                 assessed.seconds());
+    }
+
+    private static boolean saidNo(Assessed assessed) {
+        return assessed.ended().stream()
+                .anyMatch(check -> check.state == CheckState.DENIED && check.stopLiftedAt == null);
+    }
+
+    private static String stop(Assessed assessed) {
+        if (saidNo(assessed)) {
+            return "They said no. Nothing can be done for them, on any ticket.";
+        }
+        return assessed.signals().entrySet().stream()
+                .filter(
+                        one -> {
+                            Signal signal = assessed.book().rules().signals().get(one.getKey());
+                            return signal != null && signal.stops();
+                        })
+                .map(one -> one.getValue().words() + ". Nothing can be done for them.")
+                .findFirst()
+                .orElse("This is stopped. Nothing can be done for them.");
     }
 
     private List<Explanation> explanations(Assessed assessed) {

@@ -6,8 +6,7 @@ import earnest.checks.Standing;
 import earnest.ground.ApiCall;
 import earnest.ground.ManyLines;
 import earnest.ground.Problem;
-import earnest.ground.Reading;
-import earnest.ground.Writes;
+import earnest.ground.Reads;
 import earnest.tickets.Tickets;
 
 import io.swagger.v3.oas.annotations.media.Schema;
@@ -41,7 +40,7 @@ class DeskController {
     private final Summary summary;
     private final Tickets tickets;
     private final Standing standing;
-    private final Writes writes;
+    private final Reads reads;
 
     DeskController(
             Queue queue,
@@ -50,14 +49,14 @@ class DeskController {
             Summary summary,
             Tickets tickets,
             Standing standing,
-            Writes writes) {
+            Reads reads) {
         this.queue = queue;
         this.pages = pages;
         this.accounts = accounts;
         this.summary = summary;
         this.tickets = tickets;
         this.standing = standing;
-        this.writes = writes;
+        this.reads = reads;
     }
 
     @ApiCall(
@@ -105,7 +104,7 @@ class DeskController {
     @GetMapping("/api/tickets/{ticket}/summary")
     Draft draft(SignedIn me, @PathVariable UUID ticket) {
         me.must(Right.WORK_AT_DESK);
-        return writes.get(() -> Reading.of(() -> new Draft(summary.of(ticket))));
+        return reads.get(() -> new Draft(summary.of(ticket)));
     }
 
     @ApiCall(
@@ -125,7 +124,7 @@ class DeskController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void close(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody Closing closing) {
         me.must(Right.WORK_AT_DESK);
-        if (writes.get(() -> standing.holdsLiveSecret(ticket, closing.summary()))) {
+        if (reads.get(() -> standing.holdsLiveSecret(ticket, closing.summary()))) {
             throw new Problem(
                     422,
                     "secret-in-summary",

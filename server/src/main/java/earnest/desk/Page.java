@@ -5,6 +5,7 @@ import earnest.channels.ChannelWords;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
+import earnest.pickup.PickUps;
 import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
@@ -29,6 +30,7 @@ record Page(
         @Nullable Who who,
         @Nullable Written written,
         Standing.Reckoning proof,
+        PickUps.OnPage pickUp,
         List<Done> changes,
         @Nullable Handover handover,
         List<TheRecord.Row> tape) {
@@ -58,7 +60,8 @@ record Page(
             long version,
             @Nullable String summary,
             @Nullable String reminder,
-            @Nullable Instant pressedAt) {}
+            @Nullable Instant pressedAt,
+            @Nullable Instant ringBackAt) {}
 
     /**
      * What both sides wrote.

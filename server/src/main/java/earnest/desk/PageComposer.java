@@ -7,6 +7,7 @@ import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
 import earnest.checks.Standing;
 import earnest.people.People;
+import earnest.pickup.PickUps;
 import earnest.record.TheRecord;
 import earnest.systems.Account;
 import earnest.systems.Accounts;
@@ -37,6 +38,7 @@ class PageComposer {
     private final Accounts accounts;
     private final Written written;
     private final Wants wanted;
+    private final PickUps pickUps;
     private final TheRecord record;
     private final WhoComposer whoComposer;
     private final HandoverComposer handoverComposer;
@@ -51,6 +53,7 @@ class PageComposer {
             Accounts accounts,
             Written written,
             Wants wanted,
+            PickUps pickUps,
             TheRecord record,
             WhoComposer whoComposer,
             HandoverComposer handoverComposer) {
@@ -63,6 +66,7 @@ class PageComposer {
         this.accounts = accounts;
         this.written = written;
         this.wanted = wanted;
+        this.pickUps = pickUps;
         this.record = record;
         this.whoComposer = whoComposer;
         this.handoverComposer = handoverComposer;
@@ -79,6 +83,7 @@ class PageComposer {
                 person.map(p -> whoComposer.who(p, ticket)).orElse(null),
                 written(ticket),
                 standing.reckoning(ticket, wants(ticket, me), Standing.Side.DESK),
+                pickUps.onPage(ticket),
                 done.stream().map(PageComposer::done).toList(),
                 handoverComposer.handover(id, person),
                 record.ofTicket(id, TAPE));
@@ -127,7 +132,8 @@ class PageComposer {
                 t.version(),
                 t.summary(),
                 t.reminder(),
-                t.pressedAt());
+                t.pressedAt(),
+                t.ringBackAt());
     }
 
     private @Nullable String name(UUID holder, SignedIn me) {

@@ -3,7 +3,7 @@ package earnest.desk;
 import earnest.access.GuessLimits;
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import earnest.ground.Reading;
+import earnest.ground.Reads;
 import earnest.ground.Writes;
 import earnest.live.TicketPages;
 import earnest.record.Entry;
@@ -26,10 +26,13 @@ class PageReader implements TicketPages {
     private final PageComposer pages;
     private final TheRecord record;
     private final GuessLimits limits;
+    private final Reads reads;
     private final Writes writes;
 
-    PageReader(PageComposer pages, TheRecord record, GuessLimits limits, Writes writes) {
+    PageReader(
+            PageComposer pages, TheRecord record, GuessLimits limits, Reads reads, Writes writes) {
         this.pages = pages;
+        this.reads = reads;
         this.record = record;
         this.limits = limits;
         this.writes = writes;
@@ -40,14 +43,11 @@ class PageReader implements TicketPages {
         return who.may(Right.WORK_AT_DESK) ? page(who, ticket) : null;
     }
 
-    /** In one transaction: one connection, and each row read once. */
+    /** What somebody was shown is on the record before they are. */
     Page page(SignedIn me, UUID ticket) {
-        return writes.get(
-                () -> {
-                    Page page = Reading.of(() -> pages.page(ticket, me));
-                    readByAnother(page, me);
-                    return page;
-                });
+        Page page = reads.get(() -> pages.page(ticket, me));
+        readByAnother(page, me);
+        return page;
     }
 
     /** Looking a colleague's closed ticket up is itself on the record, once in a while. */
@@ -58,9 +58,11 @@ class PageReader implements TicketPages {
         if (anothers
                 && limits.take(
                         "read %s %s".formatted(me.session(), page.ticket().id()), ONE_READING)) {
-            record.append(
-                    Entry.by(EntryKind.TICKET_READ, me.id(), me.name())
-                            .ticket(page.ticket().id(), null));
+            writes.run(
+                    () ->
+                            record.append(
+                                    Entry.by(EntryKind.TICKET_READ, me.id(), me.name())
+                                            .ticket(page.ticket().id(), null)));
         }
     }
 }

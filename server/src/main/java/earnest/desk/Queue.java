@@ -6,9 +6,8 @@ import earnest.access.SignedIn;
 import earnest.channels.ChannelWords;
 import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
-import earnest.ground.Reading;
+import earnest.ground.Reads;
 import earnest.ground.Together;
-import earnest.ground.Writes;
 import earnest.live.Pushed;
 import earnest.people.People;
 import earnest.tickets.Tickets;
@@ -46,23 +45,19 @@ class Queue implements Pushed {
             Tickets.TalkState talk,
             Instant since,
             @Nullable String reminder,
+            @Nullable Instant ringBackAt,
             @Nullable String holder) {}
 
     private final Tickets tickets;
     private final TicketChannels channels;
     private final People people;
     private final Analysts analysts;
-    private final Writes writes;
+    private final Reads reads;
     private final Together<List<Row>> shared;
 
-    Queue(
-            Tickets tickets,
-            TicketChannels channels,
-            People people,
-            Analysts analysts,
-            Writes writes) {
-        this.shared = new Together<>(() -> writes.get(() -> Reading.of(this::rows)));
-        this.writes = writes;
+    Queue(Tickets tickets, TicketChannels channels, People people, Analysts analysts, Reads reads) {
+        this.shared = new Together<>(() -> reads.get(this::rows));
+        this.reads = reads;
         this.tickets = tickets;
         this.channels = channels;
         this.people = people;
@@ -85,7 +80,7 @@ class Queue implements Pushed {
     /** Read anew: what others asked for may be older than what was just recorded. */
     @Override
     public Snapshot read() {
-        List<Row> all = writes.get(() -> Reading.of(this::rows));
+        List<Row> all = reads.get(this::rows);
         return who -> who.may(Right.WORK_AT_DESK) ? edge(all, who) : null;
     }
 
@@ -138,6 +133,7 @@ class Queue implements Pushed {
                 state,
                 since,
                 t.reminder(),
+                t.ringBackAt(),
                 t.holder() == null
                         ? null
                         : analysts.find(t.holder()).map(Analysts.Colleague::name).orElse(null));

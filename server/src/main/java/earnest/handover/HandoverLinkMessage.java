@@ -1,8 +1,8 @@
 package earnest.handover;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 
 import org.springframework.stereotype.Component;
@@ -44,7 +44,7 @@ class HandoverLinkMessage implements MessageWriter {
     }
 
     private Secret words(Handover handover) {
-        return LinkText.around(
+        return AroundSecret.words(
                 "A temporary password for %s waits for you here, to be shown once within four hours:\n\n"
                         .formatted(names.of(handover)),
                 links.address(handover.id),

@@ -67,6 +67,7 @@ public interface LinkPurpose {
      * @param browserAsks for what the browser asks before a choice that is not grave: options to
      *     use a credential (WebAuthn, section 5.5), as JSON; null: nothing
      * @param digits of the code that is typed before a choice that is not grave; 0: none
+     * @param mostWords characters that may be added to an answer in words of one's own; 0: none
      */
     @Schema(name = "LinkShown")
     record Shown(
@@ -74,9 +75,19 @@ public interface LinkPurpose {
             List<String> says,
             List<Choice> choices,
             @Nullable String browserAsks,
-            int digits) {
+            int digits,
+            int mostWords) {
         public Shown(String title, List<String> says, List<Choice> choices) {
-            this(title, says, choices, null, 0);
+            this(title, says, choices, null, 0, 0);
+        }
+
+        public Shown(
+                String title,
+                List<String> says,
+                List<Choice> choices,
+                @Nullable String browserAsks,
+                int digits) {
+            this(title, says, choices, browserAsks, digits, 0);
         }
     }
 

@@ -1,8 +1,8 @@
 package earnest.mailin;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 import earnest.tickets.Tickets;
 
@@ -44,7 +44,7 @@ class FinishMail implements MessageWriter {
                 .filter(ticket -> ticket.conversation() != null)
                 .map(
                         ticket ->
-                                LinkText.around(
+                                AroundSecret.words(
                                         AnswerMail.OPENED.formatted(ticket.shown())
                                                 + " You can go on at once: prove on a page of your"
                                                 + " own that it is you, and choose a new password"

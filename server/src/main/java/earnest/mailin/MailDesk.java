@@ -79,8 +79,12 @@ class MailDesk {
         writes.run(
                 () -> {
                     UUID id = ids.next();
-                    if (rows.add(id, mail.id(), mail.sender()) && !mail.robot()) {
+                    boolean fresh = rows.add(id, mail.id(), mail.sender());
+                    if (fresh && !mail.robot()) {
                         taken(id, mail, read, named);
+                    }
+                    if (fresh && mail.cameBack() != null) {
+                        cameBack(mail.cameBack());
                     }
                     waypoints.pass("mail-taken-uncommitted");
                 });
@@ -119,6 +123,18 @@ class MailDesk {
             answer(id, ticket, mail.sender(), named);
         } else {
             tickets.remind(ticket, "Mail: wrote again");
+        }
+    }
+
+    /** One of ours could not be delivered; whoever waits for what it brings is told. */
+    private void cameBack(IncomingMail.CameBack mail) {
+        Matcher ours = OURS.matcher(mail.id());
+        if (ours.matches()) {
+            messages.cameBack(
+                    UUID.fromString(ours.group(1)),
+                    mail.status().equals("5.1.1")
+                            ? "it came back, since there is no such mailbox"
+                            : "it came back (%s)".formatted(mail.status()));
         }
     }
 

@@ -48,6 +48,7 @@ final class MailReader {
                 MailText.words(decoded(subject), text),
                 byRobot(mail),
                 parts.files,
+                mail.isMimeType("multipart/report") ? Bounces.read(mail) : null,
                 at);
     }
 

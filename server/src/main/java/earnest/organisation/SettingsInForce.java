@@ -10,6 +10,7 @@ import org.springframework.stereotype.Component;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Duration;
+import java.time.ZoneId;
 
 /** The settings as their row has them, looked at anew every second. Thread-safe. */
 @Component
@@ -41,6 +42,10 @@ public class SettingsInForce {
                 Duration.ofMinutes(row.getInt("read_aloud_minutes")),
                 Duration.ofMinutes(row.getInt("text_minutes")),
                 Duration.ofMinutes(row.getInt("remind_minutes")),
-                row.getInt("most_changes_a_day"));
+                row.getInt("most_changes_a_day"),
+                row.getInt("most_named_an_hour"),
+                ZoneId.of(row.getString("time_zone")),
+                row.getObject("night_from", Integer.class),
+                row.getObject("night_to", Integer.class));
     }
 }

@@ -35,6 +35,15 @@ public class Telephone {
         }
     }
 
+    /** The calling code of the country of a number in E.164; empty if it is none. */
+    public Optional<Integer> country(String e164) {
+        try {
+            return Optional.of(numbers.parse(e164, null).getCountryCode());
+        } catch (NumberParseException e) {
+            return Optional.empty();
+        }
+    }
+
     /** Digits in every way in which the number may be begun: with and without country and zero. */
     Set<String> spellings(String e164) {
         Set<String> spellings = new LinkedHashSet<>();

@@ -28,6 +28,11 @@ public enum EntryKind {
     LINE_SPOKEN("{did:spoke on the line again}"),
     LINE_DROPPED("{did:the line dropped}; the next one starts at nothing"),
 
+    PROOF_CARRIED("{why}: what was proved before counts on this line"),
+    PICK_UP_SENT("sent pick-up words to {contact}"),
+    PICK_UP_WRONG("said wrong pick-up words, {left} left"),
+    RING_BACK_NOTED("noted to ring back at {at}"),
+
     TICKET_TAKEN("took the ticket"),
     TICKET_TAKEN_OVER("took the ticket over from {from}"),
     TICKET_PASSED("passed the ticket to {to}"),
@@ -52,6 +57,7 @@ public enum EntryKind {
     STOP_LIFT_REFUSED("did not agree to lift the stop of {person}"),
     STOP_LIFTED("agreed to lift the stop of {person}"),
 
+    INVITED_TO_PROOFS("invited {person} to set up what proves them, to {contact}"),
     FACTOR_ADDED("set up as a proof: {what}"),
     FACTOR_REMOVED("took away as a proof: {what}"),
     FACTOR_DISOWNED("did not ask for a change of their proofs ({what})"),
@@ -130,6 +136,7 @@ public enum EntryKind {
     SOURCE_SET_UP("set up where people come from: {sourceName}"),
     SOURCE_TAKEN_AWAY("took {sourceName} away, from where {people} people came"),
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),
+    PAST_BROUGHT_IN("brought in {tickets} made-up tickets of the {days} days before"),
     PEOPLE_COPIED("copied {people} people from the directory"),
     COPY_HELD("did not take over what the directory said: {reason}"),
     ACCOUNTS_MATCHED("found whose {accounts} accounts of {systemName} are"),
@@ -138,6 +145,7 @@ public enum EntryKind {
     RULES_PROPOSED("proposed the rulebook {rulebook}: {reason}"),
     RULES_AGREED("agreed to the rulebook {rulebook}"),
     RULES_REFUSED("did not agree to the rulebook {rulebook}"),
+    RULES_OVERTAKEN("did not put the rulebook {rulebook} in force: other rules came between"),
     RULEBOOK_IN_FORCE("put the rulebook {rulebook} in force"),
 
     // Nothing is recorded so any more; entries made before say it.

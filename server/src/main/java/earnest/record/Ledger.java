@@ -67,11 +67,23 @@ class Ledger implements TheRecord {
 
     @Override
     public UUID append(Entry entry) {
+        Instant at = clock.instant();
+        UUID id = append(entry, at);
+        Heard heard = new Heard(id, at, entry.kind.id(), entry.ticket);
+        Writes.afterCommit(() -> events.publishEvent(heard));
+        return id;
+    }
+
+    @Override
+    public UUID bringIn(Entry entry, Instant at) {
+        return append(entry.data("mark", "past-brought-in"), at);
+    }
+
+    private UUID append(Entry entry, Instant at) {
         if (!TransactionSynchronizationManager.isActualTransactionActive()) {
             throw new IllegalStateException("an entry is written in the transaction of its deed");
         }
         UUID id = ids.next();
-        Instant at = clock.instant();
         Map<String, String> commitments = new LinkedHashMap<>();
         List<Personal> personal = new ArrayList<>();
         entry.personal.forEach(
@@ -114,8 +126,6 @@ class Ledger implements TheRecord {
                 first == null ? null : first.value,
                 first == null ? null : first.salt,
                 others(personal));
-        Heard heard = new Heard(id, at, entry.kind.id(), entry.ticket);
-        Writes.afterCommit(() -> events.publishEvent(heard));
         return id;
     }
 

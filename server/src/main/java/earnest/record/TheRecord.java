@@ -20,6 +20,15 @@ public interface TheRecord {
      */
     UUID append(Entry entry);
 
+    /**
+     * Appends what is said to have happened before this record began. Each such entry is marked
+     * {@code past-brought-in}, and nobody is told of it.
+     *
+     * @param at when it happened
+     * @throws IllegalStateException outside a transaction
+     */
+    UUID bringIn(Entry entry, Instant at);
+
     /** The latest entries of a ticket, newest first. */
     List<Row> ofTicket(UUID ticket, int most);
 

@@ -121,6 +121,10 @@ class BeingAlone {
             return;
         }
         talks.hungUpAll(ticket);
+        if (ticket.warned) {
+            ticket.version++;
+            return; // the desk is waited for
+        }
         ticket.state = Tickets.State.CLOSED;
         ticket.closedAt = clock.instant();
         ticket.summary = summary;

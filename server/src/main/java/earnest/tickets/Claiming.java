@@ -62,6 +62,7 @@ class Claiming {
                     Conversation conversation = live == null ? talks.present(ticket) : live;
                     UUID former = ticket.personId;
                     ticket.personId = personId;
+                    ticket.named++;
                     ticket.claimedAt = clock.instant();
                     ticket.version++;
                     record.append(

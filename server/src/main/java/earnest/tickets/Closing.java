@@ -41,18 +41,24 @@ class Closing {
                 () -> {
                     Ticket ticket = holding.held(id, me, version);
                     talks.hungUpAll(ticket);
-                    ticket.state = Tickets.State.CLOSED;
-                    ticket.closedAt = clock.instant();
-                    ticket.summary = summary;
-                    ticket.reminder = null;
-                    ticket.warned = false;
-                    ticket.version++;
-                    record.append(
-                            TicketEntries.entry(EntryKind.TICKET_CLOSED, ticket, me)
-                                    .person(ticket.personId, null)
-                                    .personal("summary", "“" + summary + "”"));
-                    events.publishEvent(new Tickets.LetGo(id, new Actor.AtDesk(me)));
-                    events.publishEvent(new Tickets.Closed(id));
+                    closed(ticket, me, summary);
                 });
+    }
+
+    /** A ticket on which nobody is any more is closed. */
+    void closed(Ticket ticket, SignedIn me, String summary) {
+        ticket.state = Tickets.State.CLOSED;
+        ticket.closedAt = clock.instant();
+        ticket.summary = summary;
+        ticket.reminder = null;
+        ticket.warned = false;
+        ticket.ringBackAt = null;
+        ticket.version++;
+        record.append(
+                TicketEntries.entry(EntryKind.TICKET_CLOSED, ticket, me)
+                        .person(ticket.personId, null)
+                        .personal("summary", "“" + summary + "”"));
+        events.publishEvent(new Tickets.LetGo(ticket.id, new Actor.AtDesk(me)));
+        events.publishEvent(new Tickets.Closed(ticket.id));
     }
 }

@@ -26,6 +26,9 @@ class Conversation {
     @Column(name = "call_id")
     String reference;
 
+    /** From where it comes, as the channel says it, or null. */
+    @Nullable String address;
+
     /** What the channel says of it, as JSON, or null. */
     @Nullable String facts;
 
@@ -38,8 +41,11 @@ class Conversation {
     @Nullable Instant answeredAt;
     @Nullable Instant endedAt;
 
-    /** The called line on which the person confirmed this one to be theirs, or null. */
+    /** The line on which the person confirmed this one to be theirs, or null. */
     @Nullable UUID carriedTo;
+
+    /** Whether they did so by pick-up words: its proof counts as read out then. */
+    boolean broughtBack;
 
     @SuppressWarnings("NullAway.Init")
     protected Conversation() {}

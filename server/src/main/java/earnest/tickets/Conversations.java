@@ -1,5 +1,6 @@
 package earnest.tickets;
 
+import earnest.access.SignedIn;
 import earnest.channels.ChannelDeeds;
 import earnest.channels.ChannelEvent;
 import earnest.channels.TicketChannel;
@@ -18,6 +19,8 @@ import org.springframework.stereotype.Component;
 
 import java.time.Clock;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -27,6 +30,8 @@ import java.util.function.BiConsumer;
 /** Conversations on tickets, over whichever channel: what was proved in one ends with it. */
 @Component
 class Conversations {
+    private static final int LONGEST_ADDRESS = 120;
+
     private final TicketRepository tickets;
     private final ConversationRepository conversations;
     private final Holding holding;
@@ -74,6 +79,11 @@ class Conversations {
                         began.reference(),
                         began.facts(),
                         now);
+        conversation.address =
+                channels.address(began.channel(), began.facts())
+                        .map(TicketChannel.Address::value)
+                        .filter(address -> address.length() <= LONGEST_ADDRESS)
+                        .orElse(null);
         ticket.conversationId = conversation.id;
         tickets.add(ticket);
         conversations.add(conversation);
@@ -200,10 +210,60 @@ class Conversations {
     void carryTo(UUID called) {
         Conversation line = conversations.findById(called).orElseThrow();
         if (line.live()) {
-            conversations.findByTicketIdAndEndedAtIsNullOrderByRangAt(line.ticketId).stream()
-                    .filter(Conversation::held)
-                    .forEach(held -> held.carriedTo = called);
+            carry(
+                    conversations
+                            .findByTicketIdAndEndedAtIsNullOrderByRangAt(line.ticketId)
+                            .stream()
+                            .filter(Conversation::held)
+                            .toList(),
+                    line,
+                    Entry.byEarnest(EntryKind.PROOF_CARRIED)
+                            .data("why", "confirmed on the call back")
+                            .data("by", "call-back"));
         }
+    }
+
+    private List<Conversation> carriedInto(Conversation line) {
+        return conversations.findByTicketIdInOrderByRangAt(List.of(line.ticketId)).stream()
+                .filter(one -> line.id.equals(one.carriedTo))
+                .toList();
+    }
+
+    /** What was proved in some lines, and in those that were carried on into them, goes over. */
+    private void carry(List<Conversation> from, Conversation to, Entry entry) {
+        if (from.isEmpty()) {
+            return;
+        }
+        List<Conversation> all = new ArrayList<>(from);
+        from.forEach(one -> all.addAll(carriedInto(one)));
+        all.forEach(one -> one.carriedTo = to.id);
+        record.append(
+                entry.data("lines", all.stream().map(one -> one.id.toString()).toList())
+                        .ticket(to.ticketId, to.id));
+    }
+
+    /**
+     * The person on a line brings back, by pick-up words, what was proved in one that is over. From
+     * then on it counts as read out.
+     */
+    void bringBack(UUID former, Conversation to, SignedIn me) {
+        Conversation from = conversations.findById(former).orElseThrow();
+        from.broughtBack = true;
+        carriedInto(from).forEach(line -> line.broughtBack = true);
+        carry(
+                List.of(from),
+                to,
+                Entry.by(EntryKind.PROOF_CARRIED, me.id(), me.name())
+                        .data("why", "heard the pick-up words")
+                        .data("by", "words"));
+    }
+
+    /** A line goes on on another ticket, as its present one; who is held there stays held. */
+    void moveTo(Ticket ticket, Ticket former, Conversation line) {
+        line.ticketId = ticket.id;
+        former.conversationId = null;
+        ticket.conversationId = line.id;
+        ticket.version++;
     }
 
     void ended(String reference, boolean dropped) {
@@ -238,6 +298,9 @@ class Conversations {
         Entry entry =
                 dropped ? told(kind, channel) : Entry.byCaller(kind, reference, channel.other());
         record.append(entry.data("did", did).ticket(ticket.id, conversation.id));
+        if (dropped && !missed && ticket.conversationId == null) {
+            events.publishEvent(new Tickets.Dropped(ticket.id));
+        }
     }
 
     private static Entry told(EntryKind kind, TicketChannel channel) {

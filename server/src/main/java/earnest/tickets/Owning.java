@@ -76,31 +76,36 @@ class Owning {
                                         ? "This ticket is closed."
                                         : "This call still rings: answer it.");
                     }
-                    if (me.id().equals(ticket.holderId)) {
-                        return;
-                    }
-                    UUID former = ticket.holderId;
-                    Conversation live = talks.live(ticket);
-                    if (live != null && !live.held()) {
-                        talks.holdOthers(me.id(), live);
-                    }
-                    ticket.holderId = me.id();
-                    ticket.state = Tickets.State.OPEN;
-                    ticket.version++;
-                    events.publishEvent(new Tickets.Taken(id, me));
-                    if (former == null) {
-                        record.append(TicketEntries.entry(EntryKind.TICKET_TAKEN, ticket, me));
-                    } else {
-                        record.append(
-                                TicketEntries.entry(EntryKind.TICKET_TAKEN_OVER, ticket, me)
-                                        .personal(
-                                                "from",
-                                                analysts.find(former)
-                                                        .map(Analysts.Colleague::name)
-                                                        .orElse("a colleague")));
-                        events.publishEvent(new Tickets.LetGo(id, new Actor.AtDesk(me)));
-                    }
+                    takes(ticket, me);
                 });
+    }
+
+    /** An open ticket is the analyst's from now on. */
+    void takes(Ticket ticket, SignedIn me) {
+        if (me.id().equals(ticket.holderId)) {
+            return;
+        }
+        UUID former = ticket.holderId;
+        Conversation live = talks.live(ticket);
+        if (live != null && !live.held()) {
+            talks.holdOthers(me.id(), live);
+        }
+        ticket.holderId = me.id();
+        ticket.state = Tickets.State.OPEN;
+        ticket.version++;
+        events.publishEvent(new Tickets.Taken(ticket.id, me));
+        if (former == null) {
+            record.append(TicketEntries.entry(EntryKind.TICKET_TAKEN, ticket, me));
+            return;
+        }
+        record.append(
+                TicketEntries.entry(EntryKind.TICKET_TAKEN_OVER, ticket, me)
+                        .personal(
+                                "from",
+                                analysts.find(former)
+                                        .map(Analysts.Colleague::name)
+                                        .orElse("a colleague")));
+        events.publishEvent(new Tickets.LetGo(ticket.id, new Actor.AtDesk(me)));
     }
 
     void pass(UUID id, SignedIn me, UUID to) {

@@ -1,5 +1,6 @@
 package earnest.tickets;
 
+import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
@@ -7,14 +8,25 @@ import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.time.format.DateTimeFormatter;
+import java.time.temporal.ChronoUnit;
 import java.util.UUID;
 
 /** The holder of a ticket ends lines and speaks on held ones. */
 @Component
 class Talking {
+    private static final DateTimeFormatter NOTED =
+            DateTimeFormatter.ofPattern("uuuu-MM-dd HH:mm 'UTC'").withZone(ZoneOffset.UTC);
+
+    private static final Duration LONGEST_AWAY = Duration.ofDays(7);
+
     private final ConversationRepository conversations;
     private final Holding holding;
     private final Conversations talks;
@@ -46,9 +58,7 @@ class Talking {
                         throw new Problem(409, "no-call", "Nobody is on the line.");
                     }
                     talks.hungUp(ticket, conversation);
-                    record.append(
-                            TicketEntries.entry(EntryKind.CALL_ENDED, ticket, me)
-                                    .data("did", talks.deeds(conversation).ended()));
+                    record.append(ended(conversation, me));
                 });
     }
 
@@ -68,6 +78,36 @@ class Talking {
                 });
     }
 
+    void ringBack(UUID id, SignedIn me, @Nullable Instant at) {
+        me.must(Right.WORK_AT_DESK);
+        Instant now = clock.instant();
+        if (at != null && (at.isBefore(now) || at.isAfter(now.plus(LONGEST_AWAY)))) {
+            throw Problem.invalid("Choose a time from now on, a week away at most.");
+        }
+        writes.run(
+                () -> {
+                    Ticket ticket = holding.held(id, me);
+                    Conversation conversation = talks.live(ticket);
+                    if (at != null && conversation != null) {
+                        talks.hungUp(ticket, conversation);
+                        record.append(ended(conversation, me));
+                    }
+                    ticket.ringBackAt = at == null ? null : at.truncatedTo(ChronoUnit.SECONDS);
+                    ticket.version++;
+                    if (at != null) {
+                        record.append(
+                                TicketEntries.entry(EntryKind.RING_BACK_NOTED, ticket, me)
+                                        .data("at", NOTED.format(at)));
+                    }
+                });
+    }
+
+    private Entry ended(Conversation conversation, SignedIn me) {
+        return Entry.by(EntryKind.CALL_ENDED, me.id(), me.name())
+                .data("did", talks.deeds(conversation).ended())
+                .ticket(conversation.ticketId, conversation.id);
+    }
+
     void hangUpHeld(UUID id, SignedIn me) {
         writes.run(
                 () -> {
@@ -84,10 +124,7 @@ class Talking {
                                                             "No line is held beside the present"
                                                                     + " one."));
                     talks.hungUp(ticket, held);
-                    record.append(
-                            Entry.by(EntryKind.CALL_ENDED, me.id(), me.name())
-                                    .data("did", talks.deeds(held).ended())
-                                    .ticket(id, held.id));
+                    record.append(ended(held, me));
                 });
     }
 

@@ -40,6 +40,15 @@ class Ticket {
     /** When its analyst said that they are pressed, or null. */
     @Nullable Instant pressedAt;
 
+    /** When its person is to be rung back, or null. */
+    @Nullable Instant ringBackAt;
+
+    /** The ticket as which this one went on, or null. */
+    @Nullable UUID wentOnAs;
+
+    /** How many people it was said to be. */
+    int named;
+
     /** Whether the reminder is a warning, which no other takes the place of. */
     boolean warned;
 

@@ -8,6 +8,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -15,6 +16,7 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
+import java.time.Instant;
 import java.util.UUID;
 
 /** What an analyst does with a ticket as a whole. */
@@ -25,6 +27,12 @@ class TicketController {
 
     @Schema(name = "PassWanted")
     record Pass(@NotNull UUID to) {}
+
+    /**
+     * @param at null: not any more
+     */
+    @Schema(name = "RingBackWanted")
+    record RingBack(@Nullable Instant at) {}
 
     private final Tickets tickets;
 
@@ -107,6 +115,20 @@ class TicketController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void pressed(SignedIn me, @PathVariable UUID ticket) {
         tickets.pressed(ticket, me);
+    }
+
+    @ApiCall(
+            id = "ringBackLater",
+            summary = "Notes when the person is to be rung back, and ends the line.",
+            more =
+                    "The page stays as it is, and shows when it is due. Without a time the note is"
+                            + " taken away.",
+            refuses = {"409 held-by-another", "409 closed", "422 invalid"},
+            example = "{\"at\": \"2026-11-23T10:30:00Z\"}")
+    @PostMapping("/api/tickets/{ticket}/ring-back")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void ringBack(SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody RingBack wanted) {
+        tickets.ringBack(ticket, me, wanted.at());
     }
 
     @ApiCall(

@@ -5,6 +5,7 @@ import earnest.access.SignedIn;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.HashMap;
@@ -17,6 +18,8 @@ import java.util.stream.Collectors;
 /** The face of tickets: each act is a class of its own. */
 @Service
 class TicketDesk implements Tickets {
+    private static final Duration A_DAY = Duration.ofDays(1);
+    private static final Duration AN_HOUR = Duration.ofHours(1);
     private static final int AT_ONCE = 1_000;
 
     private final TicketRepository tickets;
@@ -28,6 +31,7 @@ class TicketDesk implements Tickets {
     private final Claiming claiming;
     private final Closing closing;
     private final BeingAlone beingAlone;
+    private final GoingOn goingOn;
 
     TicketDesk(
             TicketRepository tickets,
@@ -38,7 +42,8 @@ class TicketDesk implements Tickets {
             Talking talking,
             Claiming claiming,
             Closing closing,
-            BeingAlone beingAlone) {
+            BeingAlone beingAlone,
+            GoingOn goingOn) {
         this.tickets = tickets;
         this.views = views;
         this.holding = holding;
@@ -48,6 +53,7 @@ class TicketDesk implements Tickets {
         this.claiming = claiming;
         this.closing = closing;
         this.beingAlone = beingAlone;
+        this.goingOn = goingOn;
     }
 
     @Override
@@ -111,6 +117,16 @@ class TicketDesk implements Tickets {
     @Override
     public void pressed(UUID id, SignedIn me) {
         talking.pressed(id, me);
+    }
+
+    @Override
+    public void ringBack(UUID id, SignedIn me, @Nullable Instant at) {
+        talking.ringBack(id, me, at);
+    }
+
+    @Override
+    public void goOn(UUID id, SignedIn me, UUID former, UUID conversation) {
+        goingOn.goOn(id, me, former, conversation);
     }
 
     @Override
@@ -184,8 +200,18 @@ class TicketDesk implements Tickets {
     }
 
     @Override
-    public boolean anyOther(UUID person, UUID but, Instant since) {
-        return tickets.existsByPersonIdAndIdNotAndOpenedAtGreaterThanEqual(person, but, since);
+    public Around around(View ticket, UUID person, @Nullable String address, Instant now) {
+        Object[] row =
+                tickets.around(
+                                person,
+                                ticket.id(),
+                                address,
+                                ticket.holder(),
+                                now.minus(A_DAY),
+                                now.minus(AN_HOUR))
+                        .getFirst();
+        return new Around(
+                (Instant) row[0], ((Number) row[1]).intValue(), ((Number) row[2]).intValue());
     }
 
     @Override

@@ -4,6 +4,7 @@ import earnest.ground.InsertRepository;
 
 import jakarta.persistence.LockModeType;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -52,6 +53,26 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
                     + " t.openedAt desc, t.id, c.rangAt")
     List<Object[]> ofPerson(UUID person, Instant since);
 
-    boolean existsByPersonIdAndIdNotAndOpenedAtGreaterThanEqual(
-            UUID person, UUID but, Instant since);
+    /**
+     * In one statement: when the person was last named on another ticket, which did not go on as
+     * this one; how many others were asked for from an address; and how many people the tickets
+     * name that an analyst has or had last.
+     */
+    @Query(
+            """
+            select
+              (select max(t.openedAt) from Ticket t where t.personId = :person and t.id <> :but
+                and t.openedAt >= :day and (t.wentOnAs is null or t.wentOnAs <> :but)),
+              (select count(distinct u.personId) from Conversation c join Ticket u on u.id = c.ticketId
+                where c.address = :address and c.rangAt >= :day and u.personId <> :person),
+              (select count(distinct v.personId) from Ticket v where v.holderId = :analyst
+                and v.claimedAt >= :hour)
+            """)
+    List<Object[]> around(
+            UUID person,
+            UUID but,
+            @Nullable String address,
+            @Nullable UUID analyst,
+            Instant day,
+            Instant hour);
 }

@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 
@@ -63,15 +62,14 @@ class TicketViews {
                         .filter(one -> one.id.equals(t.conversationId))
                         .findFirst()
                         .orElse(all.isEmpty() ? null : all.getLast());
-        Set<UUID> present =
+        List<Conversation> counting =
                 all.stream()
                         .filter(
                                 one ->
                                         t.conversationId != null
                                                 && (one.id.equals(t.conversationId)
                                                         || t.conversationId.equals(one.carriedTo)))
-                        .map(one -> one.id)
-                        .collect(Collectors.toSet());
+                        .toList();
         Tickets.Talk held =
                 all.stream()
                         .filter(one -> one.held() && !one.id.equals(t.conversationId))
@@ -86,13 +84,19 @@ class TicketViews {
                 t.openedAt,
                 t.holderId,
                 t.personId,
+                t.named,
                 c == null ? null : c.talk(),
                 held,
                 t.conversationId,
-                present,
+                counting.stream().map(one -> one.id).collect(Collectors.toSet()),
+                all.stream()
+                        .filter(one -> one.broughtBack)
+                        .map(one -> one.id)
+                        .collect(Collectors.toSet()),
                 t.version,
                 t.summary,
                 t.reminder,
-                t.pressedAt);
+                t.pressedAt,
+                t.ringBackAt);
     }
 }

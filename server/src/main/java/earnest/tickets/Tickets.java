@@ -82,7 +82,10 @@ public interface Tickets {
      */
     boolean namesThemselves(UUID ticket, UUID person);
 
-    /** Closes what was begun so, in the present transaction; nothing if it is closed. */
+    /**
+     * Closes what was begun so, in the present transaction; nothing if it is closed. One with a
+     * warning stays open for the desk.
+     */
     void endsAlone(UUID ticket, String summary);
 
     /**
@@ -90,6 +93,25 @@ public interface Tickets {
      * that is open only gets the warning.
      */
     void reopen(UUID ticket, String words);
+
+    /**
+     * Notes when the person is to be rung back, and ends the line; null: not any more.
+     *
+     * @throws earnest.ground.Problem 422 if that is over, or more than a week away
+     */
+    void ringBack(UUID ticket, SignedIn me, @Nullable Instant at);
+
+    /**
+     * The line on a ticket goes on where one that is over broke off, on its ticket, which may be
+     * another: whoever holds the line holds that then, and the other is closed. In the present
+     * transaction.
+     *
+     * @param former the ticket on which it broke off
+     * @param conversation the one that broke off
+     * @throws earnest.ground.Problem 409 if nobody is on the line, or the former ticket is closed,
+     *     has somebody on the line or names somebody else
+     */
+    void goOn(UUID ticket, SignedIn me, UUID former, UUID conversation);
 
     /** Puts a reminder on a ticket, or takes it away; where a warning stands, that stays. */
     void remind(UUID ticket, @Nullable String words);
@@ -112,8 +134,21 @@ public interface Tickets {
     /** All on which the person is named that are open or began since then, newest first. */
     List<View> ofPerson(UUID person, Instant since);
 
-    /** Whether the person was named on another ticket since then. */
-    boolean anyOther(UUID person, UUID but, Instant since);
+    /**
+     * What else went on lately around a ticket that names a person.
+     *
+     * @param address from where whoever is there comes, or null
+     */
+    Around around(View ticket, UUID person, @Nullable String address, Instant now);
+
+    /**
+     * What went on around a ticket.
+     *
+     * @param otherAt when the person was last named on another ticket within a day, or null
+     * @param othersFromThere how many others were asked for from the address within a day
+     * @param namedToHolder how many people were named to whoever holds the ticket, within an hour
+     */
+    record Around(@Nullable Instant otherAt, int othersFromThere, int namedToHolder) {}
 
     /** The numbers under which people know tickets. */
     Map<UUID, Long> numbers(Collection<UUID> ids);
@@ -138,12 +173,15 @@ public interface Tickets {
     /**
      * A ticket.
      *
+     * @param named how many people it was said to be
      * @param channel over which it came: {@code call}
      * @param talk the present conversation, or the latest when nobody is there
      * @param held the line that is held for the present one, or null
      * @param conversation the present one, or null when nobody is on the line
      * @param conversations the present one with those whose proof goes on in it
+     * @param broughtBack all whose proof was brought back by pick-up words
      * @param pressedAt when its analyst said that they are pressed, or null
+     * @param ringBackAt when the person is to be rung back, or null
      */
     record View(
             UUID id,
@@ -153,14 +191,17 @@ public interface Tickets {
             Instant openedAt,
             @Nullable UUID holder,
             @Nullable UUID person,
+            int named,
             @Nullable Talk talk,
             @Nullable Talk held,
             @Nullable UUID conversation,
             Set<UUID> conversations,
+            Set<UUID> broughtBack,
             long version,
             @Nullable String summary,
             @Nullable String reminder,
-            @Nullable Instant pressedAt) {
+            @Nullable Instant pressedAt,
+            @Nullable Instant ringBackAt) {
         public String shown() {
             return "T-" + number;
         }
@@ -233,6 +274,9 @@ public interface Tickets {
 
     /** Told in the transaction in which an analyst takes a ticket, from nobody or a colleague. */
     record Taken(UUID ticket, SignedIn by) {}
+
+    /** Told in the transaction in which the line of a ticket broke off, and nobody is there. */
+    record Dropped(UUID ticket) {}
 
     /** Told in the transaction in which a ticket is closed. */
     record Closed(UUID ticket) {}

@@ -12,6 +12,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 import java.time.Duration;
+import java.time.ZoneOffset;
 
 /** Numbers in any spelling are one number. */
 class TelephoneTest {
@@ -22,7 +23,16 @@ class TelephoneTest {
         when(settings.now())
                 .thenReturn(
                         new OrganisationSettings(
-                                "", "GB", Duration.ZERO, Duration.ZERO, Duration.ZERO, 1));
+                                "",
+                                "GB",
+                                Duration.ZERO,
+                                Duration.ZERO,
+                                Duration.ZERO,
+                                1,
+                                30,
+                                ZoneOffset.UTC,
+                                null,
+                                null));
         return settings;
     }
 

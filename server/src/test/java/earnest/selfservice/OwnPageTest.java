@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
 import earnest.checks.methods.madeup.HarbourWord;
+import earnest.ground.Writes;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.OwnPage;
+import earnest.tickets.Tickets;
 
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -150,6 +152,26 @@ class OwnPageTest {
         assertThat(ticketState()).isEqualTo("CLOSED");
         page.start(account).ok();
         assertThat(page.page().get("passed").size()).isZero();
+    }
+
+    @Test
+    void whatTheDeskIsWarnedOfStaysThoughThePageEnds() {
+        page.start(account).ok();
+        String warned = ticket();
+        Tickets tickets = app.bean(Tickets.class);
+        app.bean(Writes.class)
+                .run(() -> tickets.reopen(UUID.fromString(warned), "They say it is not them"));
+        page.start(app.somebody()).ok();
+        assertThat(
+                        app.database()
+                                .sql("select reminder from ticket where id = :t and state = 'OPEN'")
+                                .param("t", UUID.fromString(warned))
+                                .query(String.class)
+                                .list())
+                .containsExactly("They say it is not them");
+        Desk tove = app.desk("tove.rask");
+        tove.api().post("/api/tickets/" + warned + "/take").ok();
+        tove.close(warned, "Looked after");
     }
 
     @Test

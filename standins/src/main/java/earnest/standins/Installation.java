@@ -22,6 +22,7 @@ public final class Installation {
     private final String lineToken;
     private final String gatewayToken;
     private final String cloudToken;
+    private final String lanternSecret;
     private final Path home;
 
     Installation(Path home) throws IOException {
@@ -48,6 +49,7 @@ public final class Installation {
         lineToken = Files.readString(home.resolve("secrets/line-token"));
         gatewayToken = Files.readString(home.resolve("secrets/gateway-token"));
         cloudToken = Files.readString(home.resolve("secrets/cloud-token"));
+        lanternSecret = Files.readString(home.resolve("secrets/lantern-secret"));
     }
 
     public Optional<Person> person(String account) {
@@ -85,6 +87,10 @@ public final class Installation {
 
     public String cloudToken() {
         return cloudToken;
+    }
+
+    public String lanternSecret() {
+        return lanternSecret;
     }
 
     public String gatewayToken() {

@@ -3,6 +3,7 @@ package earnest.standins;
 import earnest.standins.cloud.ShoreCloud;
 import earnest.standins.gateway.TextGateway;
 import earnest.standins.http.Server;
+import earnest.standins.lantern.Lantern;
 import earnest.standins.line.Switchboard;
 import earnest.standins.mail.Mailboxes;
 import earnest.standins.pockets.Pockets;
@@ -21,14 +22,17 @@ public final class Main {
         TextGateway gateway = new TextGateway(installation);
         Switchboard switchboard = new Switchboard(installation, args[2]);
         Mailboxes mailboxes = new Mailboxes(Integer.parseInt(args[4]), Integer.parseInt(args[5]));
+        Lantern lantern = new Lantern(installation, Integer.parseInt(args[0]));
         Pockets pockets =
-                new Pockets(installation, gateway, switchboard, mailboxes, args[2], args[3]);
+                new Pockets(
+                        installation, gateway, switchboard, mailboxes, lantern, args[2], args[3]);
         server.on("GET", "/health", request -> Map.of("state", "up"));
         server.on("GET", "/pages/*", request -> new Server.Page(request.part(0)));
         gateway.serve(server);
         switchboard.serve(server);
         mailboxes.serve(server);
         pockets.serve(server);
+        lantern.serve(server);
         new ShoreCloud(installation).serve(server);
         server.start(Integer.parseInt(args[0]));
     }

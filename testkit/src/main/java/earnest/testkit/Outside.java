@@ -159,6 +159,41 @@ public final class Outside {
         standins.post("/api/switchboard/mode", Map.of("mode", mode)).ok();
     }
 
+    /** The pick-up words in the latest text that brings some; waits for it. */
+    public String pickUpWords(String account, int textsBefore) {
+        return Eventually.get(
+                "the words to come",
+                () ->
+                        texts(account).stream()
+                                .skip(textsBefore)
+                                .filter(text -> text.contains("and say: "))
+                                .map(text -> text.replaceAll("(?s).*and say: ([a-z ]+)\\..*", "$1"))
+                                .reduce((first, last) -> last));
+    }
+
+    /** {@code up, down, forged, somebody-else, for-another, old}. */
+    public void lantern(String mode) {
+        standins.post("/api/lantern/mode", Map.of("mode", mode)).ok();
+    }
+
+    /** Waits until Lantern asks somebody; gives what it shows. */
+    public String lanternShows(String account) {
+        return lanternAsks(account).get("shows").asString();
+    }
+
+    public void answerLantern(String account, String said) {
+        String request = lanternAsks(account).get("request").asString();
+        standins.post("/api/pockets/" + account + "/lantern/" + request + "/" + said).ok();
+    }
+
+    private JsonNode lanternAsks(String account) {
+        return Eventually.get(
+                "Lantern to ask " + account,
+                () ->
+                        StreamSupport.stream(pocket(account).get("lantern").spliterator(), false)
+                                .findFirst());
+    }
+
     /** {@code up, down, silent, lost, taken-then-failed, dripping}. */
     public void gateway(String mode) {
         standins.post("/api/gateway/mode", Map.of("mode", mode)).ok();

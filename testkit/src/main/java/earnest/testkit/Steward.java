@@ -30,6 +30,13 @@ public final class Steward {
         api.put("/api/organisation", settings).ok();
     }
 
+    /** How many people may be named to an analyst in an hour; a test names more than a human. */
+    public void mostNamedAnHour(int most) {
+        ObjectNode settings = (ObjectNode) api.get("/api/organisation").ok();
+        settings.put("mostNamedAnHour", most);
+        api.put("/api/organisation", settings).ok();
+    }
+
     /** How often the directory is asked for changes, and for everybody. */
     public void copyPeople(int changesEverySeconds, int wholeEverySeconds) {
         ObjectNode settings = source("directory");

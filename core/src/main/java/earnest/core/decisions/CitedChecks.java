@@ -2,8 +2,12 @@ package earnest.core.decisions;
 
 import earnest.core.assurance.AssessmentInput;
 import earnest.core.assurance.Evidence;
+import earnest.core.assurance.Factor;
+import earnest.core.assurance.Method;
 import earnest.core.assurance.Outcome;
 import earnest.core.assurance.Wanted;
+
+import org.jspecify.annotations.Nullable;
 
 import java.time.Duration;
 import java.time.Instant;
@@ -28,6 +32,7 @@ final class CitedChecks {
             String person,
             Instant at,
             Known known,
+            Lines lines,
             boolean whole) {
         List<CheckEnded> bearing = known.bearing(ticket, person);
         Map<String, CheckEnded> byId = new HashMap<>();
@@ -41,7 +46,7 @@ final class CitedChecks {
                         "it cites check %s, which did not end on this ticket".formatted(line.id()));
             }
             if (check != null) {
-                same(line, check, person);
+                same(line, check, person, relayed(input, check, lines));
             }
         }
         for (CheckEnded check : bearing) {
@@ -53,6 +58,16 @@ final class CitedChecks {
                                 .formatted(check.check(), check.outcome()));
             }
         }
+        Set<String> present = input.conversations();
+        if (whole && present != null) {
+            for (String conversation : present) {
+                if (lines.isOver(ticket, conversation)) {
+                    throw new Wrong(
+                            "it counts what was proved in conversation %s, which was over"
+                                    .formatted(conversation));
+                }
+            }
+        }
         Wanted wanted = input.wanted().getFirst();
         if (whole && wanted.secondPerson() != null && !known.agreedTo(ticket, wanted, at)) {
             throw new Wrong("it rests on a second person who did not agree to it");
@@ -62,11 +77,23 @@ final class CitedChecks {
         }
     }
 
-    private static void same(Evidence line, CheckEnded check, String person) {
+    /** What was brought back by words counts as read out, unless it is in somebody's memory. */
+    private static @Nullable Boolean relayed(AssessmentInput input, CheckEnded check, Lines lines) {
+        Method method = input.rulebook().checks().get(check.method());
+        return check.is("passed")
+                        && lines.wasBroughtBack(check.ticket(), check.conversation())
+                        && method != null
+                        && method.factor() != Factor.KNOWS
+                ? Boolean.TRUE
+                : check.relayed();
+    }
+
+    private static void same(
+            Evidence line, CheckEnded check, String person, @Nullable Boolean relayed) {
         boolean same =
                 line.method().equals(check.method())
                         && line.outcome().word().equals(check.outcome())
-                        && Objects.equals(line.relayed(), check.relayed())
+                        && Objects.equals(line.relayed(), relayed)
                         && Duration.between(line.at(), check.at()).abs().compareTo(SOON) <= 0
                         && (check.conversation() == null
                                 || check.conversation().equals(line.conversation()));

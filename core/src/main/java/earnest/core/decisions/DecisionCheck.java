@@ -17,6 +17,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -48,7 +49,11 @@ public final class DecisionCheck {
     private static final Set<String> EFFECTS =
             Set.of("change-took-effect", "change-on-server", "change-unknown", "change-refused");
 
+    /** After these, what was proved in a conversation counts no more, unless it was carried on. */
+    private static final Set<String> LINE_ENDS = Set.of("call-ended", "line-dropped");
+
     private final Known known = new Known();
+    private final Lines lines = new Lines();
     private final Map<Long, Rulebook> rulebooks = new HashMap<>();
     private final Set<String> asked = new HashSet<>();
     private long inForce = -1;
@@ -126,6 +131,10 @@ public final class DecisionCheck {
             rulebook(entry);
         } else if (ENDS.contains(kind)) {
             known.ended(ended(entry));
+        } else if (LINE_ENDS.contains(kind)) {
+            lines.ended(entry.text("ticket"), entry.text("conversation"));
+        } else if (kind.equals("proof-carried")) {
+            lines.carried(entry.text("ticket"), carried(entry), entry.data("by"));
         } else if (kind.equals("second-agreed")) {
             known.agreed(agreed(entry));
         } else if (kind.equals("stop-lifted")) {
@@ -162,6 +171,12 @@ public final class DecisionCheck {
                 entry.text("conversation"),
                 entry.object("data").get("relayed") instanceof Boolean relayed ? relayed : null,
                 entry.at());
+    }
+
+    private static List<String> carried(Entry entry) {
+        return entry.object("data").get("lines") instanceof List<?> lines
+                ? lines.stream().map(String::valueOf).toList()
+                : List.of();
     }
 
     private static SecondAgreed agreed(Entry entry) {
@@ -220,6 +235,7 @@ public final class DecisionCheck {
                 Objects.requireNonNull(entry.text("person"), "a decision is about somebody"),
                 entry.at(),
                 known,
+                lines,
                 whole);
         String words = again(entry, why, input);
         remember(asks, change);

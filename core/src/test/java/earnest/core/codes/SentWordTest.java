@@ -43,4 +43,21 @@ class SentWordTest {
                 SpokenWords.all().size() * (1 - Math.exp(-4_000.0 / SpokenWords.all().size()));
         assertEquals(expected, met.size(), expected * 0.05);
     }
+
+    @Test
+    void severalAreEachDrawnByThemselvesAndAreNoWordOfACheck() {
+        Set<String> first = new HashSet<>();
+        int same = 0;
+        for (int i = 0; i < 1_000; i++) {
+            UUID id = new UUID(i, ~i);
+            try (Secret four = SentWord.several(KEY, id, 4)) {
+                String[] words = four.open(String::new).split(" ");
+                assertEquals(4, words.length);
+                first.add(words[0]);
+                same += words[0].equals(words[1]) || words[0].equals(word(KEY, id)) ? 1 : 0;
+            }
+        }
+        assertTrue(first.size() > 700, "drawn from all: " + first.size());
+        assertTrue(same < 10, "drawn apart: " + same);
+    }
 }

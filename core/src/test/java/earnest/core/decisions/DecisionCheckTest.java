@@ -222,6 +222,25 @@ class DecisionCheckTest {
     }
 
     @Test
+    void whatWasProvedOnALineThatIsOverStandsOut() {
+        Map<String, Object> over = add("line-dropped", Map.of("did", "the line dropped"));
+        entries.remove(over);
+        entries.add(3, over);
+        wrong("conversation v1, which was over");
+        // Confirmed on a call back, it counts as it did.
+        add("proof-carried", Map.of("by", "call-back", "lines", List.of("v1")));
+        entries.add(4, entries.removeLast());
+        assertTrue(judged(0).stream().allMatch(DecisionCheck.Judged::allowed), "" + judged(0));
+    }
+
+    @Test
+    void whatWordsBroughtBackAndIsNotCitedAsReadOutStandsOut() {
+        add("proof-carried", Map.of("by", "words", "lines", List.of("v1")));
+        entries.add(3, entries.removeLast());
+        wrong("cites check c1 otherwise than it ended");
+    }
+
+    @Test
     void aSecondPersonWhoDidNotAgreeStandsOut() {
         entries.subList(3, entries.size()).clear();
         ended("c4", "badge", Outcome.PASSED, "anna");

@@ -8,6 +8,8 @@ import org.springframework.stereotype.Component;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
 
 /** Who answers for somebody as their manager. Thread-safe. */
 @Component
@@ -35,20 +37,29 @@ public class Approvers {
 
     /** The manager; while they are away their deputy, a day after the directory named them. */
     public Optional<Approver> of(Known known) {
+        return of(known, Set.of());
+    }
+
+    /**
+     * As above.
+     *
+     * @param saidAway who said that they are, whatever the directory says
+     */
+    public Optional<Approver> of(Known known, Set<UUID> saidAway) {
         return people.person(known.person())
                 .map(People.Person::manager)
                 .flatMap(people::person)
                 .filter(manager -> mayAnswer(manager, known))
-                .flatMap(manager -> standsIn(manager, known));
+                .flatMap(manager -> standsIn(manager, known, saidAway.contains(manager.id())));
     }
 
     private static boolean mayAnswer(People.Person one, Known known) {
         return !one.gone() && !one.id().equals(known.person());
     }
 
-    private Optional<Approver> standsIn(People.Person manager, Known known) {
+    private Optional<Approver> standsIn(People.Person manager, Known known, boolean saidAway) {
         Instant until = manager.awayUntil();
-        if (until == null || !until.isAfter(known.now())) {
+        if (!saidAway && (until == null || !until.isAfter(known.now()))) {
             return Optional.of(new Approver(manager, null));
         }
         Instant since = manager.deputySince();

@@ -39,4 +39,13 @@ public abstract class BySending implements ProofMethod {
                 .map(contact -> possible(contact, known))
                 .toList();
     }
+
+    @Override
+    public String missing(Known known) {
+        return known.missing(
+                sending.reachable(known, route).stream(),
+                route == Route.TEXT
+                        ? "No mobile of theirs is on record."
+                        : "No mailbox of theirs can be used here.");
+    }
 }

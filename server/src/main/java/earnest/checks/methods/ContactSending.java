@@ -27,13 +27,17 @@ public class ContactSending {
 
     /** Contacts that are reached in this way and on record long enough. */
     public List<People.Contact> reached(Known known, Route route) {
+        return reachable(known, route).stream().filter(contact -> !known.recent(contact)).toList();
+    }
+
+    /** Contacts that are reached in this way, however new. */
+    public List<People.Contact> reachable(Known known, Route route) {
         return known.contacts().stream()
                 .filter(
                         contact ->
                                 messages.reach(contact)
                                         .filter(reach -> reach.route() == route)
                                         .isPresent())
-                .filter(contact -> !known.recent(contact))
                 .toList();
     }
 

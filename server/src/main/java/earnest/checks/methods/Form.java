@@ -21,11 +21,27 @@ public sealed interface Form {
      */
     record Text(String asks, @Nullable String says) implements Form {}
 
-    /** The analyst says which of some things is so. */
-    record Choices(String says, List<Choice> choices) implements Form {}
+    /**
+     * The analyst says which of some things is so.
+     *
+     * @param sayFirst a word that the analyst says before anything else, or null
+     */
+    record Choices(String says, @Nullable String sayFirst, List<Choice> choices) implements Form {
+        public Choices(String says, List<Choice> choices) {
+            this(says, null, choices);
+        }
+    }
 
-    /** Nothing to do but wait. */
-    record Wait(String says) implements Form {}
+    /**
+     * Nothing to do but wait.
+     *
+     * @param sayFirst a word that the analyst will say before anything else, or null
+     */
+    record Wait(String says, @Nullable String sayFirst) implements Form {
+        public Wait(String says) {
+            this(says, null);
+        }
+    }
 
     /**
      * The person does something at an address.

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 
 /**
  * What is known of a ticket and the person named on it, read once.
@@ -39,6 +40,31 @@ public record Known(
     public boolean recent(@Nullable Instant since) {
         return since != null
                 && Duration.between(since, now).compareTo(Duration.ofDays(recentPathDays)) < 0;
+    }
+
+    /**
+     * Why nothing of theirs can be used.
+     *
+     * @param any what stands on record of that kind
+     * @param none where there is nothing of that kind
+     */
+    public String missing(Stream<People.Contact> any, String none) {
+        return any.anyMatch(this::recent)
+                ? "What there is was changed within %d days.".formatted(recentPathDays)
+                : none;
+    }
+
+    /**
+     * Why nothing that they set up can be used.
+     *
+     * @param since when each was set up
+     */
+    public String missing(List<Instant> since) {
+        return since.stream().anyMatch(this::recent)
+                ? "It was set up within %d days.".formatted(recentPathDays)
+                : since.isEmpty()
+                        ? "They have set none up."
+                        : "It was tried wrongly too often, or is used up.";
     }
 
     /** The words of a contact that a check used. */

@@ -1,8 +1,8 @@
 package earnest.checks.methods;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 
 import org.springframework.stereotype.Component;
@@ -41,7 +41,7 @@ class LinkMessage implements MessageWriter {
         return checks.open(about, clock.instant())
                 .map(
                         check ->
-                                LinkText.around(
+                                AroundSecret.words(
                                         before(check),
                                         links.address(check.id()),
                                         "\n\n"

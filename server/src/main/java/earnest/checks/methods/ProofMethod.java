@@ -22,8 +22,20 @@ public interface ProofMethod {
     /** By which rulebooks and entries name it. */
     String id();
 
+    /** What the rules call it. */
+    default String title() {
+        String words = id().replace('-', ' ');
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
+    }
+
     /** What could be done for this person now. */
     List<Possible> offers(Known known);
+
+    /**
+     * Why it is not offered for this person now, in a sentence; asked only where nothing is. It
+     * tells an analyst where to look, and a caller nothing.
+     */
+    String missing(Known known);
 
     /** Whether an analyst can ask for it. */
     default boolean atDesk() {

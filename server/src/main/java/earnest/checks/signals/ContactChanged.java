@@ -15,6 +15,11 @@ class ContactChanged implements Signal {
     }
 
     @Override
+    public String title() {
+        return "A contact changed lately";
+    }
+
+    @Override
     public Optional<Seen> seen(About about) {
         Instant recent = about.now().minus(Duration.ofDays(about.recentPathDays()));
         return about.contacts().stream()

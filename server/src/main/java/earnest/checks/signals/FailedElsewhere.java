@@ -5,7 +5,6 @@ import earnest.checks.methods.CheckState;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -19,6 +18,11 @@ class FailedElsewhere implements Signal {
     }
 
     @Override
+    public String title() {
+        return "Failed a check on another ticket within a day";
+    }
+
+    @Override
     public Optional<Seen> seen(About about) {
         List<Check> failed =
                 about.elsewhere().stream()
@@ -29,12 +33,7 @@ class FailedElsewhere implements Signal {
         }
         Check last = failed.getLast();
         Instant at = last.endedAt();
-        String ago =
-                at == null
-                        ? ""
-                        : ", last "
-                                + Math.max(1, Duration.between(at, about.now()).toMinutes())
-                                + " min ago";
+        String ago = at == null ? "" : ", last " + Ago.words(at, about.now());
         return Optional.of(
                 new Seen(
                         (failed.size() == 1

@@ -27,6 +27,11 @@ class OnLeave implements Signal {
     }
 
     @Override
+    public String title() {
+        return "Away by the directory";
+    }
+
+    @Override
     public Optional<Seen> seen(About about) {
         return people.person(about.person())
                 .map(People.Person::awayUntil)

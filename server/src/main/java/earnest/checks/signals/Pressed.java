@@ -13,6 +13,11 @@ class Pressed implements Signal {
     }
 
     @Override
+    public String title() {
+        return "They press the analyst";
+    }
+
+    @Override
     public Optional<Seen> seen(About about) {
         return about.ticket().pressedAt() == null
                 ? Optional.empty()

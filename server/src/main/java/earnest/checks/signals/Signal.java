@@ -16,6 +16,9 @@ public interface Signal {
     /** By which rulebooks name it. */
     String kind();
 
+    /** What the rules call it. */
+    String title();
+
     /** What is to be seen of it now; empty: nothing. */
     Optional<Seen> seen(About about);
 
@@ -37,6 +40,7 @@ public interface Signal {
      *
      * @param elsewhere each 'no' of the person on other tickets, and what they failed there lately
      * @param recentPathDays in days; a contact younger than that is recent
+     * @param around what else went on lately
      * @param recentPath points that one counts at most while it is
      */
     record About(
@@ -46,5 +50,6 @@ public interface Signal {
             List<Check> elsewhere,
             int recentPathDays,
             int recentPath,
+            Tickets.Around around,
             Instant now) {}
 }

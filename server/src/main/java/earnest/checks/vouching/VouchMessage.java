@@ -1,10 +1,10 @@
 package earnest.checks.vouching;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 import earnest.people.People;
 
@@ -48,7 +48,7 @@ class VouchMessage implements MessageWriter {
 
     private Secret words(Check check) {
         String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
-        return LinkText.around(
+        return AroundSecret.words(
                 "Somebody who says they are %s asks the service desk for help. As %s you are asked whether it is they, within half an hour:\n\n"
                         .formatted(person, Vouching.voucher(check).orElseThrow().as()),
                 links.address(check.id()),

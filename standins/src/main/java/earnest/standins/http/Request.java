@@ -9,6 +9,8 @@ import java.io.IOException;
 import java.net.URLDecoder;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
+import java.util.LinkedHashMap;
+import java.util.Map;
 
 /** One request, with the parts of its path that the route left open. */
 public final class Request {
@@ -54,6 +56,23 @@ public final class Request {
         byte[] bytes = exchange.getRequestBody().readNBytes(LARGEST_BODY);
         return JsonMapper.shared()
                 .readTree(bytes.length == 0 ? "{}".getBytes(StandardCharsets.UTF_8) : bytes);
+    }
+
+    /** The body as a form, decoded. */
+    public Map<String, String> form() throws IOException {
+        String body =
+                new String(
+                        exchange.getRequestBody().readNBytes(LARGEST_BODY), StandardCharsets.UTF_8);
+        Map<String, String> form = new LinkedHashMap<>();
+        for (String pair : body.split("&")) {
+            int at = pair.indexOf('=');
+            if (at > 0) {
+                form.put(
+                        URLDecoder.decode(pair.substring(0, at), StandardCharsets.UTF_8),
+                        URLDecoder.decode(pair.substring(at + 1), StandardCharsets.UTF_8));
+            }
+        }
+        return form;
     }
 
     /** Refuses with 401 unless the request carries the token. */

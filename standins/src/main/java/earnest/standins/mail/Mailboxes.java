@@ -58,6 +58,12 @@ public final class Mailboxes {
         this.smtp = smtp;
         this.imap = imap;
         this.server = started();
+        Thread.ofVirtual().start(new Bouncer(smtp, DESK, this::received));
+    }
+
+    /** All that came since it was last started; none while it is down. */
+    private List<MimeMessage> received() {
+        return mode == Mode.DOWN ? List.of() : List.of(server.getReceivedMessages());
     }
 
     private GreenMail started() {

@@ -5,6 +5,7 @@ import earnest.standins.gateway.TextGateway;
 import earnest.standins.http.Refused;
 import earnest.standins.http.Request;
 import earnest.standins.http.Server;
+import earnest.standins.lantern.Lantern;
 import earnest.standins.line.Switchboard;
 import earnest.standins.mail.Mail;
 import earnest.standins.mail.Mailboxes;
@@ -28,6 +29,7 @@ public final class Pockets {
     private final TextGateway gateway;
     private final Switchboard switchboard;
     private final Mailboxes mailboxes;
+    private final Lantern lantern;
     private final Laptop laptop;
     private final Phones phones;
 
@@ -36,6 +38,7 @@ public final class Pockets {
             TextGateway gateway,
             Switchboard switchboard,
             Mailboxes mailboxes,
+            Lantern lantern,
             String earnestUrl,
             String directoryUrl)
             throws IOException {
@@ -43,6 +46,7 @@ public final class Pockets {
         this.gateway = gateway;
         this.switchboard = switchboard;
         this.mailboxes = mailboxes;
+        this.lantern = lantern;
         this.laptop = new Laptop(directoryUrl);
         this.phones = new Phones(earnestUrl, installation.home().resolve("world/device-keys.json"));
     }
@@ -99,6 +103,7 @@ public final class Pockets {
         pocket.put("mailboxes", addresses(p));
         pocket.put("calls", switchboard.to(phones));
         pocket.put("device", this.phones.shown(p.account()));
+        pocket.put("lantern", lantern.asks(p.account()));
         pocket.put(
                 "signIn",
                 installation

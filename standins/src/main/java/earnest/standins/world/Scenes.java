@@ -81,7 +81,8 @@ final class Scenes {
                 .add();
         s.add("msantos", "Maria", "Santos", "Cabin steward", "MV Avocet", "Gullhaven", "180").add();
         s.add("msantos2", "Maria", "Santos", "Ticket clerk", "Shore", "Whitsand", "181")
-                .scene("One of two with the same name.")
+                .groups("lantern")
+                .scene("One of two with the same name; Lantern asks her on her phone.")
                 .add();
         s.add("wulandari", null, "Wulandari", "Galley hand", "MV Plover", "Merehithe", "182")
                 .speaks("Indonesian, English")

@@ -37,6 +37,11 @@ class ApproverVouches extends Vouching {
     }
 
     @Override
+    public String title() {
+        return "The manager vouches";
+    }
+
+    @Override
     public boolean needsSomebodyOnTheLine() {
         return false;
     }
@@ -73,6 +78,12 @@ class ApproverVouches extends Vouching {
                                         new Vouched(null, known.recentPathDays(), voucher)))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return "No manager is on record who can be asked, has a proof of their own, and was not"
+                + " vouched for by them within a day.";
     }
 
     @Override

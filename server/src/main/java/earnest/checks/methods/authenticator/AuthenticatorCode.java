@@ -49,6 +49,11 @@ class AuthenticatorCode implements ProofMethod {
     }
 
     @Override
+    public String title() {
+        return "Authenticator code";
+    }
+
+    @Override
     public int tries() {
         return TRIES;
     }
@@ -79,6 +84,14 @@ class AuthenticatorCode implements ProofMethod {
             }
         }
         return possible;
+    }
+
+    @Override
+    public String missing(Known known) {
+        return known.missing(
+                enrolments.authenticators(known.person()).stream()
+                        .map(Enrolments.Device::since)
+                        .toList());
     }
 
     @Override

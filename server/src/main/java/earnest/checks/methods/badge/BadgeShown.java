@@ -47,6 +47,11 @@ class BadgeShown implements ProofMethod {
     }
 
     @Override
+    public String title() {
+        return "Badge in person";
+    }
+
+    @Override
     public List<Possible> offers(Known known) {
         boolean seen =
                 channels.channel(known.ticket().channel()).inPerson()
@@ -63,6 +68,11 @@ class BadgeShown implements ProofMethod {
                                 null,
                                 null))
                 : List.of();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return "They do not stand before you.";
     }
 
     @Override

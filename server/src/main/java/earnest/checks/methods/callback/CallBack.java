@@ -1,8 +1,11 @@
 package earnest.checks.methods.callback;
 
+import earnest.channels.Messages;
 import earnest.channels.OutgoingCalls;
+import earnest.channels.Recipient;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.CheckWords;
 import earnest.checks.methods.ContactWords;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
@@ -11,6 +14,8 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Refusals;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
+import earnest.core.assurance.Route;
+import earnest.core.passwords.Secret;
 import earnest.ground.JobQueue;
 import earnest.ground.Problem;
 import earnest.people.People;
@@ -23,7 +28,9 @@ import org.springframework.stereotype.Component;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
+import java.util.UUID;
 
 /** The desk calls a number on record, and the analyst says who answered and what they said. */
 @Component
@@ -45,25 +52,35 @@ class CallBack implements ProofMethod {
      *
      * @param line what the line said last, in words
      * @param answeredAt whatever the line said later, or null
+     * @param word whether a text brings a word by which they know the desk
      */
-    record Placed(String line, @Nullable Instant answeredAt) {}
+    record Placed(String line, @Nullable Instant answeredAt, boolean word) {}
 
     private final JobQueue jobs;
     private final Tickets tickets;
+    private final People people;
     private final ObjectProvider<OutgoingCalls> calls;
     private final ContactWords contacts;
+    private final CheckWords words;
+    private final Messages messages;
     private final Clock clock;
 
     CallBack(
             JobQueue jobs,
             Tickets tickets,
+            People people,
             ObjectProvider<OutgoingCalls> calls,
             ContactWords contacts,
+            CheckWords words,
+            Messages messages,
             Clock clock) {
         this.jobs = jobs;
         this.tickets = tickets;
+        this.people = people;
         this.calls = calls;
         this.contacts = contacts;
+        this.words = words;
+        this.messages = messages;
         this.clock = clock;
     }
 
@@ -94,6 +111,15 @@ class CallBack implements ProofMethod {
                 .toList();
     }
 
+    @Override
+    public String missing(Known known) {
+        return calls.getIfAvailable() == null
+                ? "Nothing here places calls."
+                : known.missing(
+                        known.contacts().stream().filter(contact -> contact.kind().telephone()),
+                        "No telephone of theirs is on record.");
+    }
+
     private static Possible possible(People.Contact contact) {
         String id = ID + ":" + contact.id();
         return new Possible(
@@ -104,11 +130,25 @@ class CallBack implements ProofMethod {
                 "Call back, " + contact.kind().words(),
                 ContactWords.ending(contact),
                 contact.id(),
-                new Placed("being placed", null));
+                new Placed("being placed", null, false));
     }
 
+    /** Where a text reaches the line that rings, it brings the word that the analyst will say. */
     @Override
     public String begin(Check check) {
+        UUID contact = Objects.requireNonNull(check.contact());
+        boolean texts =
+                people.contact(check.person(), contact)
+                        .flatMap(messages::reach)
+                        .filter(reach -> reach.route() == Route.TEXT)
+                        .isPresent();
+        if (texts) {
+            messages.send(
+                    CallBackText.OCCASION,
+                    check.id(),
+                    new Recipient(check.ticket(), check.person(), contact));
+        }
+        check.keep(new Placed(placed(check).line(), null, texts));
         jobs.soon(CallBacks.KIND, check.id());
         return "called back " + contacts.of(check);
     }
@@ -159,12 +199,12 @@ class CallBack implements ProofMethod {
             return new Result.Nothing();
         }
         if (!event.equals(ANSWERED)) {
-            check.keep(new Placed(event, before.answeredAt()));
+            check.keep(new Placed(event, before.answeredAt(), before.word()));
             return NOT_ANSWERED.contains(event)
                     ? new Result.GoesOn(NOT_ANSWERED_WORDS, Result.By.OUTSIDE)
                     : new Result.Nothing();
         }
-        check.keep(new Placed(event, clock.instant()));
+        check.keep(new Placed(event, clock.instant(), before.word()));
         check.moveTo(tickets.callBackBegins(check.ticket(), check.id().toString()));
         return new Result.GoesOn("the call back was answered", Result.By.OUTSIDE);
     }
@@ -193,13 +233,26 @@ class CallBack implements ProofMethod {
                     case "being placed" -> "The call is being placed.";
                     case "ringing" -> "It rings.";
                     case ANSWERED ->
-                            "Somebody answered. Ask whether they called the desk, and for what.";
+                            placed.word()
+                                    ? "Somebody answered. Let them hear that it is the desk, then"
+                                            + " ask whether they called, and for what."
+                                    : "Somebody answered. Ask whether they called the desk, and for"
+                                            + " what.";
                     case "declined" -> "The call was declined.";
                     case "unanswered" -> "Nobody answered.";
                     case "ended", "dropped" -> "The call is over.";
                     default -> placed.line();
                 };
-        return placed.answeredAt() == null ? new Form.Wait(says) : new Form.Choices(says, HEARD);
+        @Nullable String word = placed.word() ? word(check) : null;
+        return placed.answeredAt() == null
+                ? new Form.Wait(says, word)
+                : new Form.Choices(says, word, HEARD);
+    }
+
+    private String word(Check check) {
+        try (Secret word = words.word(check.id())) {
+            return word.open(String::new);
+        }
     }
 
     @Override

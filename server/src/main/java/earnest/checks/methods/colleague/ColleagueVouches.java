@@ -45,6 +45,11 @@ class ColleagueVouches extends Vouching {
         return ID;
     }
 
+    @Override
+    public String title() {
+        return "A colleague beside them vouches";
+    }
+
     /** Aboard, those aboard; ashore, those of the same harbour. */
     private static @Nullable String place(People.Person one) {
         String vessel = one.vessel();
@@ -69,6 +74,11 @@ class ColleagueVouches extends Vouching {
                                         new Vouched(place, known.recentPathDays(), null)))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return "No place is on record where somebody could be beside them.";
     }
 
     @Override

@@ -4,9 +4,12 @@ import earnest.checks.methods.AskingAnalyst;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.OutsideReplies;
+import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
 import earnest.links.LinkPurpose;
 import earnest.people.People;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -22,9 +25,13 @@ class Approval implements LinkPurpose {
 
     private static final List<Choice> CHOICES =
             List.of(
-                    new Choice(ManagersLink.YES, "Yes, that is right", false),
+                    new Choice(ManagersLink.YES, "Yes: I spoke with them", false),
+                    new Choice(ManagersLink.KNEW, "Yes: I knew of it before", false),
                     new Choice(ManagersLink.NO, "No, that is not right", true),
-                    new Choice(ManagersLink.NOT_ASKED, "I was not asked", true));
+                    new Choice(ManagersLink.NOT_ASKED, "I was not asked", true),
+                    new Choice(ManagersLink.AWAY, "I am away: ask my deputy", true));
+
+    private static final int MOST_WORDS = 200;
 
     private final CheckHistory checks;
     private final OutsideReplies replies;
@@ -79,23 +86,46 @@ class Approval implements LinkPurpose {
                                         + " you know of it.",
                                 "If you are not sure, call "
                                         + person
-                                        + " on a number that you know before you answer.")
+                                        + " on a number that you know before you answer. How do"
+                                        + " you know?")
                         .toList(),
-                CHOICES);
+                CHOICES,
+                null,
+                0,
+                MOST_WORDS);
     }
 
     @Override
     public Optional<Told> answered(UUID about, String choice) {
+        return answered(about, choice, null);
+    }
+
+    /** What they add is for the desk's eyes; it is no part of what counts. */
+    @Override
+    public Optional<Told> answered(UUID about, String choice, @Nullable Secret given) {
         Optional<Check> check = open(about);
-        check.ifPresent(asked -> became(asked, choice));
-        return check.map(
-                asked ->
-                        new Told(
-                                choice.equals(ManagersLink.YES)
-                                        ? "Thank you. The service desk sees your answer now; it"
-                                                + " alone opens nothing."
-                                        : "Thank you. The service desk sees your answer now and"
-                                                + " does nothing on the strength of this call."));
+        String added = given == null ? "" : given.open(Approval::words);
+        if (added.length() > MOST_WORDS) {
+            throw Problem.invalid("Say it in %d characters at most.".formatted(MOST_WORDS));
+        }
+        check.ifPresent(asked -> became(asked, choice + "\n" + added));
+        return check.map(asked -> new Told(told(choice)));
+    }
+
+    private static String words(char[] given) {
+        return new String(given).replaceAll("\\s+", " ").strip();
+    }
+
+    private static String told(String choice) {
+        return switch (choice) {
+            case ManagersLink.YES, ManagersLink.KNEW ->
+                    "Thank you. The service desk sees your answer now; it alone opens nothing.";
+            case ManagersLink.AWAY ->
+                    "Thank you. The service desk asks whoever stands in for you by the directory.";
+            default ->
+                    "Thank you. The service desk sees your answer now and does nothing on the"
+                            + " strength of this call.";
+        };
     }
 
     private void became(Check check, String event) {

@@ -1,10 +1,10 @@
 package earnest.checks.methods.managerslink;
 
+import earnest.channels.AroundSecret;
 import earnest.channels.MessageWriter;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.core.passwords.Secret;
-import earnest.links.LinkText;
 import earnest.links.Links;
 import earnest.people.People;
 
@@ -48,7 +48,7 @@ class ApprovalMessage implements MessageWriter {
 
     private Secret words(Check check) {
         String person = people.person(check.person()).map(People.Person::name).orElse("somebody");
-        return LinkText.around(
+        return AroundSecret.words(
                 "Somebody who says they are %s asks the service desk for help with getting in. You are asked as %s: please say whether that is right; it takes a minute, and the link is good for half an hour:\n\n"
                         .formatted(person, ManagersLink.asked(check).as()),
                 links.address(check.id()),

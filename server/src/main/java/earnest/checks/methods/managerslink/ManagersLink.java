@@ -17,11 +17,15 @@ import earnest.ground.Problem;
 import earnest.links.Links;
 import earnest.people.People;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * The manager says whether it is right. It counts as being reached at the manager's mailbox and no
@@ -32,7 +36,9 @@ class ManagersLink implements ProofMethod {
     static final String ID = "approver-link";
     static final String PRESSED = "pressed";
     static final String YES = "yes";
+    static final String KNEW = "yes-knew";
     static final String NO = "no";
+    static final String AWAY = "away";
     static final String NOT_ASKED = "not-asked";
     private static final Duration LASTS = Duration.ofMinutes(30);
 
@@ -54,6 +60,11 @@ class ManagersLink implements ProofMethod {
     }
 
     @Override
+    public String title() {
+        return "The manager answers a link";
+    }
+
+    @Override
     public Duration lasts() {
         return LASTS;
     }
@@ -66,10 +77,46 @@ class ManagersLink implements ProofMethod {
     @Override
     public List<Possible> offers(Known known) {
         return approvers
-                .of(known)
-                .flatMap(in -> mailbox(in.person(), known).map(box -> possible(in, box)))
+                .of(known, whoSaidAway(known))
+                .flatMap(
+                        in ->
+                                mailbox(in.person(), known)
+                                        .map(
+                                                box ->
+                                                        possible(
+                                                                in,
+                                                                box,
+                                                                mobile(in.person(), known)
+                                                                        .orElse(null))))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return "No manager is on record who can be asked, or their mailbox is too new.";
+    }
+
+    /** Those who said on this ticket that somebody else has to be asked. */
+    private static Set<UUID> whoSaidAway(Known known) {
+        return known.checks().stream()
+                .map(ManagersLink::asked)
+                .filter(Asked::saidAway)
+                .map(Asked::approver)
+                .collect(Collectors.toSet());
+    }
+
+    /** Beside the mailbox, so that a mailbox that nobody reads holds nobody up. */
+    private Optional<UUID> mobile(People.Person manager, Known known) {
+        return people.contacts(manager.id()).stream()
+                .filter(contact -> !known.recent(contact))
+                .filter(
+                        contact ->
+                                messages.reach(contact)
+                                        .filter(reach -> reach.route() == Route.TEXT)
+                                        .isPresent())
+                .map(People.Contact::id)
+                .findFirst();
     }
 
     private Optional<People.Contact> mailbox(People.Person manager, Known known) {
@@ -83,7 +130,8 @@ class ManagersLink implements ProofMethod {
                 .findFirst();
     }
 
-    private static Possible possible(Approvers.Approver in, People.Contact mailbox) {
+    private static Possible possible(
+            Approvers.Approver in, People.Contact mailbox, @Nullable UUID mobile) {
         People.Person person = in.person();
         People.Person away = in.away();
         String id = ID + ":" + person.id();
@@ -95,14 +143,19 @@ class ManagersLink implements ProofMethod {
                 away == null ? "Ask the manager" : "Ask the manager's deputy",
                 person.name()
                         + (away == null ? "" : " for " + away.name() + ", who is away")
-                        + ", by a link to their mail",
+                        + (mobile == null
+                                ? ", by a link to their mail"
+                                : ", by a link to their mail and mobile"),
                 null,
                 new Asked(
                         person.id(),
                         person.name(),
                         mailbox.id(),
+                        mobile,
                         false,
-                        away == null ? null : away.name()));
+                        away == null ? null : away.name(),
+                        false,
+                        null));
     }
 
     static Asked asked(Check check) {
@@ -117,7 +170,14 @@ class ManagersLink implements ProofMethod {
                 ApprovalMessage.OCCASION,
                 check.id(),
                 new Recipient(check.ticket(), asked.approver(), asked.contact()));
-        return "asked the manager of {person} by a link to their mail";
+        UUID second = asked.second();
+        if (second != null) {
+            messages.send(
+                    ApprovalMessage.OCCASION,
+                    check.id(),
+                    new Recipient(check.ticket(), asked.approver(), second));
+        }
+        return "asked the manager of {person} by a link";
     }
 
     @Override
@@ -129,8 +189,16 @@ class ManagersLink implements ProofMethod {
             check.keep(asked(check).whoPressed());
             return new Result.GoesOn("opened the link about {person}", Result.By.OUTSIDE);
         }
-        return switch (event) {
-            case YES -> ended(CheckState.PASSED, "said that it is right for {person}");
+        int end = event.indexOf('\n');
+        String choice = end < 0 ? event : event.substring(0, end);
+        String added = end < 0 ? "" : event.substring(end + 1);
+        check.keep(asked(check).whoSaid(choice.equals(AWAY), added.isEmpty() ? null : added));
+        return switch (choice) {
+            case YES ->
+                    ended(CheckState.PASSED, "said that it is right for {person}: spoke with them");
+            case KNEW -> ended(CheckState.PASSED, "said that it is right for {person}: knew of it");
+            case AWAY ->
+                    ended(CheckState.UNANSWERED, "said that their deputy is asked for {person}");
             case NO -> ended(CheckState.FAILED, "said that it is not right for {person}");
             default -> ended(CheckState.FAILED, "said that {person} did not ask them");
         };
@@ -173,7 +241,8 @@ class ManagersLink implements ProofMethod {
         if (sent.isEmpty()) {
             return new Form.Link("The link goes to " + asked.name() + ".");
         }
-        return new Form.Link(sent.getLast().going(asked.name()));
+        return new Form.Link(
+                sent.stream().map(one -> one.going(asked.name())).collect(Collectors.joining(" ")));
     }
 
     @Override
@@ -183,9 +252,12 @@ class ManagersLink implements ProofMethod {
                 (asked.standsInFor() == null ? "Manager" : "Manager's deputy")
                         + " by link, "
                         + asked.name();
+        String added = asked.comment() == null ? "" : ", “%s”".formatted(asked.comment());
         return switch (check.state()) {
-            case PASSED -> new Explained(who, ContactWords.since(check));
-            case FAILED -> new Explained(who, "said no");
+            case PASSED -> new Explained(who, ContactWords.since(check) + added);
+            case FAILED -> new Explained(who, "said no" + added);
+            case UNANSWERED ->
+                    new Explained(who, asked.saidAway() ? "is away: ask the deputy" + added : null);
             default -> new Explained(who, null);
         };
     }

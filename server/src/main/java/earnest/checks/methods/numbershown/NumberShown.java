@@ -46,6 +46,11 @@ class NumberShown implements ProofMethod {
         return List.of();
     }
 
+    @Override
+    public String missing(Known known) {
+        return "It shows by itself, or not at all.";
+    }
+
     /** Compared once somebody is named; a withheld number says nothing. */
     @Override
     public Optional<Shown> shown(Tickets.Claimed claimed) {

@@ -115,6 +115,12 @@ class PasskeyUsed implements ProofMethod {
                 .toList();
     }
 
+    @Override
+    public String missing(Known known) {
+        return known.missing(
+                passkeys.of(known.person()).stream().map(Passkeys.OfPerson::since).toList());
+    }
+
     /** Where the link goes: to a telephone if there is one, else to a mailbox. */
     private Optional<People.Contact> reached(Known known) {
         return Stream.of(Route.TEXT, Route.MAIL)

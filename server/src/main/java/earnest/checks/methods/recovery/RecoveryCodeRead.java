@@ -51,6 +51,11 @@ class RecoveryCodeRead implements ProofMethod, Enrolling {
     }
 
     @Override
+    public String title() {
+        return "Recovery code";
+    }
+
+    @Override
     public int tries() {
         return TRIES;
     }
@@ -78,6 +83,11 @@ class RecoveryCodeRead implements ProofMethod, Enrolling {
                                         new Asked(set.id())))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return known.missing(codes.of(known.person()).stream().map(set -> set.since()).toList());
     }
 
     @Override

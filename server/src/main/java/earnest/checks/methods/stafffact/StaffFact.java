@@ -39,6 +39,11 @@ class StaffFact implements ProofMethod {
         return ID;
     }
 
+    @Override
+    public String title() {
+        return "A fact about them";
+    }
+
     /** Facts about oneself are not to stand in a chat. */
     @Override
     public boolean aloud() {
@@ -65,6 +70,13 @@ class StaffFact implements ProofMethod {
                                         null,
                                         new Asked(kind.id())))
                 .toList();
+    }
+
+    @Override
+    public String missing(Known known) {
+        return known.checks().isEmpty()
+                ? "No fact about them is on record."
+                : "All facts about them were asked.";
     }
 
     private static FactKind kind(Check check) {

@@ -4,6 +4,7 @@ import earnest.checks.Devices;
 import earnest.checks.methods.AskingAnalyst;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
+import earnest.checks.methods.CheckWords;
 import earnest.checks.methods.OutsideReplies;
 import earnest.core.devices.DeviceStatement;
 import earnest.core.passwords.Secret;
@@ -32,7 +33,7 @@ class DeviceAnswers {
     private final CheckHistory checks;
     private final OutsideReplies replies;
     private final AskingAnalyst asking;
-    private final TapWords words;
+    private final CheckWords words;
     private final People people;
     private final Writes writes;
     private final Clock clock;
@@ -42,7 +43,7 @@ class DeviceAnswers {
             CheckHistory checks,
             OutsideReplies replies,
             AskingAnalyst asking,
-            TapWords words,
+            CheckWords words,
             People people,
             Writes writes,
             Clock clock) {
@@ -101,7 +102,7 @@ class DeviceAnswers {
 
     private Stream<Check> open(UUID person, UUID device) {
         return checks.openOf(person, TapApprove.ID, clock.instant()).stream()
-                .filter(check -> Tapped.of(check).device().equals(device));
+                .filter(check -> device.equals(Tapped.of(check).device()));
     }
 
     /**

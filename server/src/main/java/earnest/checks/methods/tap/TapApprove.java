@@ -4,6 +4,7 @@ import earnest.checks.Devices;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.CheckWords;
 import earnest.checks.methods.Enrolling;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
@@ -13,6 +14,7 @@ import earnest.checks.methods.Refusals;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.checks.methods.TryWords;
+import earnest.ground.JobQueue;
 import earnest.ground.Problem;
 import earnest.tickets.Tickets;
 
@@ -39,6 +41,13 @@ class TapApprove implements ProofMethod {
     static final String NOT_ASKED = "not-asked";
     static final String FORCED = "forced";
 
+    /** What the outside service says, beside yes and no. */
+    static final String ASKED = "asked ";
+
+    static final String TROUBLE = "trouble ";
+    static final String RAN_OUT = "ran-out";
+    static final String UNKNOWN = "unknown";
+
     private static final int TRIES = 3;
     static final Duration LASTS = Duration.ofMinutes(5);
 
@@ -49,14 +58,24 @@ class TapApprove implements ProofMethod {
 
     private final Devices devices;
     private final OwnDevice own;
-    private final TapWords words;
+    private final OutsideTap outside;
+    private final JobQueue jobs;
+    private final CheckWords words;
     private final CheckHistory history;
     private final Tickets tickets;
 
     TapApprove(
-            Devices devices, OwnDevice own, TapWords words, CheckHistory history, Tickets tickets) {
+            Devices devices,
+            OwnDevice own,
+            OutsideTap outside,
+            JobQueue jobs,
+            CheckWords words,
+            CheckHistory history,
+            Tickets tickets) {
         this.devices = devices;
         this.own = own;
+        this.outside = outside;
+        this.jobs = jobs;
         this.words = words;
         this.history = history;
         this.tickets = tickets;
@@ -65,6 +84,11 @@ class TapApprove implements ProofMethod {
     @Override
     public String id() {
         return ID;
+    }
+
+    @Override
+    public String title() {
+        return "Yes on their device";
     }
 
     @Override
@@ -93,10 +117,29 @@ class TapApprove implements ProofMethod {
                                 "Yes on their " + device.name(),
                                 "they say the word that it shows",
                                 null,
-                                new Tapped(device.id(), false)));
+                                Tapped.on(device.id())));
             }
         }
+        outside.of(known.person())
+                .ifPresent(
+                        provider ->
+                                possible.add(
+                                        new Possible(
+                                                ID + ":outside",
+                                                ID + ":outside",
+                                                "device:outside-" + known.person(),
+                                                null,
+                                                "Yes on their device, by " + provider.name(),
+                                                "they say the word that it shows",
+                                                null,
+                                                Tapped.outside())));
         return possible;
+    }
+
+    @Override
+    public String missing(Known known) {
+        return known.missing(
+                devices.of(known.person()).stream().map(Devices.OfPerson::since).toList());
     }
 
     @Override
@@ -106,6 +149,9 @@ class TapApprove implements ProofMethod {
             throw Refusals.tooMany(
                     "Their device was asked %d times within half an hour. Use another check."
                             .formatted(asked));
+        }
+        if (Tapped.of(check).asksOutside()) {
+            jobs.soon(AsksOutside.KIND, check.id());
         }
         return "asked the person on their device";
     }
@@ -138,13 +184,28 @@ class TapApprove implements ProofMethod {
     }
 
     private Result answered(Check check, String event) {
+        Tapped before = Tapped.of(check);
+        if (event.startsWith(ASKED)) {
+            check.keep(before.askedAs(event.substring(ASKED.length())));
+            return new Result.Nothing();
+        }
+        if (event.startsWith(TROUBLE)) {
+            check.keep(before.withTrouble(event.substring(TROUBLE.length())));
+            return new Result.Nothing();
+        }
         switch (event) {
+            case RAN_OUT -> {
+                return unanswered("was not answered in time");
+            }
+            case UNKNOWN -> {
+                return unanswered("does not know {person}");
+            }
             case YES -> {
                 Tapped tapped = Tapped.of(check);
                 if (tapped.yes()) {
                     return new Result.Nothing();
                 }
-                check.keep(new Tapped(tapped.device(), true));
+                check.keep(tapped.saidYes());
                 return new Result.GoesOn("said yes", Result.By.OUTSIDE);
             }
             case FORCED -> {
@@ -158,6 +219,10 @@ class TapApprove implements ProofMethod {
                 return denied("said that {person} did not ask for this");
             }
         }
+    }
+
+    private static Result.Ends unanswered(String words) {
+        return new Result.Ends(CheckState.UNANSWERED, words, Result.By.OUTSIDE);
     }
 
     private static Result.Ends denied(String words) {
@@ -196,10 +261,16 @@ class TapApprove implements ProofMethod {
                 ? new Form.Text(
                         "The word that their device shows now",
                         "They said yes. Ask them for the word; say none yourself.")
-                : new Form.Wait(
-                        "It is asked now. Ask them to take it out, to read who asks, and to answer"
-                                + " there. If nothing shows, they open it by hand; if still nothing"
-                                + " does, end this and choose another check.");
+                : Tapped.of(check).trouble() != null
+                        ? new Form.Wait(
+                                "It cannot be asked yet: "
+                                        + Tapped.of(check).trouble()
+                                        + ". It is tried again. Or end this and choose another"
+                                        + " check.")
+                        : new Form.Wait(
+                                "It is asked now. Ask them to take it out, to read who asks, and to"
+                                    + " answer there. If nothing shows, they open it by hand; if"
+                                    + " still nothing does, end this and choose another check.");
     }
 
     @Override

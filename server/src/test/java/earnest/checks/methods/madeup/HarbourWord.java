@@ -42,6 +42,11 @@ public class HarbourWord implements ProofMethod {
         return Stream.of("north", "south").map(HarbourWord::at).toList();
     }
 
+    @Override
+    public String missing(Known known) {
+        return "Nobody told them the word.";
+    }
+
     private static Possible at(String gate) {
         return new Possible(
                 "harbour-word." + gate,

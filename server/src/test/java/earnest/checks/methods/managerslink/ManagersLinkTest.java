@@ -99,6 +99,87 @@ class ManagersLinkTest {
     }
 
     @Test
+    void theySayHowTheyKnowAndMayAddWords() {
+        String token = outside.linkToken(mailbox);
+        Http manager = somebody();
+        assertThat(press(manager, token).ok().get("mostWords").asInt()).isEqualTo(200);
+        Map<String, String> said =
+                Map.of("token", token, "choice", "yes-knew", "given", "She is on the  quay.");
+        assertThat(
+                        manager.post(
+                                        "/api/links/answer",
+                                        Map.of(
+                                                "token",
+                                                token,
+                                                "choice",
+                                                "yes-knew",
+                                                "given",
+                                                "x".repeat(201)))
+                                .problem())
+                .as("too long, and nothing is used up")
+                .isEqualTo("invalid");
+        manager.post("/api/links/answer", said).ok();
+        assertThat(lines()).contains("“She is on the quay.”");
+        assertThat(
+                        app.database()
+                                .sql(
+                                        "select count(*) from entry where leaf like '%on the"
+                                                + " quay%'")
+                                .query(Long.class)
+                                .single())
+                .as("words that somebody adds are on no entry, which nobody could erase")
+                .isZero();
+        assertThat(
+                        app.database()
+                                .sql(
+                                        "select count(*) from entry where kind = 'check-passed' and"
+                                                + " leaf like '%knew of it%'")
+                                .query(Long.class)
+                                .single())
+                .isPositive();
+    }
+
+    @Test
+    void itGoesToTheirMobileAsWell() {
+        String manager = mailbox.substring(0, mailbox.indexOf('@'));
+        if (outside.pocket(manager).get("phones").isEmpty()) {
+            return;
+        }
+        Eventually.waitFor(
+                "the text to come",
+                () -> outside.texts(manager).stream().anyMatch(text -> text.contains("/link#")));
+    }
+
+    @Test
+    void whoIsAwayWithoutTheDirectoryKnowingSendsTheDeskToTheDeputy() {
+        app.needs("ldap");
+        app.database()
+                .sql("update person set away_until = null where account = 'ekoskinen'")
+                .update();
+        try {
+            String theirs = app.visitor(tove);
+            tove.claim(theirs, "sdubois").ok();
+            int before = outside.mails("ekoskinen@brackwater.example").size();
+            tove.begin(theirs, "approver-link");
+            Eventually.waitFor(
+                    "the mail to come",
+                    () -> outside.mails("ekoskinen@brackwater.example").size() > before);
+            answer(somebody(), outside.linkToken("ekoskinen@brackwater.example"), "away").ok();
+            assertThat(tove.page(theirs).get("proof").get("explanations").toString())
+                    .contains("is away: ask the deputy");
+            assertThat(tove.page(theirs).get("proof").get("offers").toString())
+                    .contains("Ask the manager's deputy", "Mila Reyes");
+            assertThat(tove.standing(theirs)).as("it proves nothing").isNotPositive();
+        } finally {
+            app.database()
+                    .sql(
+                            "update person set away_until = utc_timestamp(6) + interval 9 day where"
+                                    + " account = 'ekoskinen'")
+                    .update();
+        }
+    }
+
+    @Test
     void whoWasNotAskedSaysSo() {
         answer(somebody(), outside.linkToken(mailbox), "not-asked").ok();
         assertThat(tove.standing(ticket)).isNegative();

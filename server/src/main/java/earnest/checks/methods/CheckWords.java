@@ -1,4 +1,4 @@
-package earnest.checks.methods.tap;
+package earnest.checks.methods;
 
 import earnest.core.codes.SentWord;
 import earnest.core.passwords.Secret;
@@ -9,22 +9,22 @@ import org.springframework.stereotype.Component;
 import java.util.Locale;
 import java.util.UUID;
 
-/** The words of checks: made again whenever they are needed, never stored. */
+/** The words of checks: made again whenever they are needed, never stored. Thread-safe. */
 @Component
-class TapWords {
+public class CheckWords {
     private final byte[] key;
 
-    TapWords(KeyFiles keys) {
+    CheckWords(KeyFiles keys) {
         this.key = keys.key("codes");
     }
 
     /** The word of a check. The caller wipes it. */
-    Secret word(UUID check) {
+    public Secret word(UUID check) {
         return SentWord.of(key, check);
     }
 
     /** Whether a word, as it was typed in whatever letters, is that of a check. */
-    boolean is(UUID check, Secret typed) {
+    public boolean is(UUID check, Secret typed) {
         try (Secret word = word(check);
                 Secret folded =
                         typed.open(

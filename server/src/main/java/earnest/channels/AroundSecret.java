@@ -1,15 +1,18 @@
-package earnest.links;
+package earnest.channels;
 
 import earnest.core.passwords.Secret;
 
-/** The words of a message with a link in them: they open what it stands for, so they are secret. */
-public final class LinkText {
-    private LinkText() {}
+/**
+ * The words of a message around something that is secret: a link that opens what it stands for, or
+ * words that prove who says them.
+ */
+public final class AroundSecret {
+    private AroundSecret() {}
 
-    /** The address between words. The address is wiped; the caller wipes what is given. */
-    public static Secret around(String before, Secret address, String after) {
-        try (address) {
-            return address.open(
+    /** The secret between words. What is given is wiped; the caller wipes what comes of it. */
+    public static Secret words(String before, Secret given, String after) {
+        try (given) {
+            return given.open(
                     characters -> {
                         StringBuilder words =
                                 new StringBuilder(

@@ -1,0 +1,105 @@
+package earnest.selfservice;
+
+import earnest.access.GuessLimits;
+import earnest.access.Right;
+import earnest.access.SignedIn;
+import earnest.channels.Messages;
+import earnest.channels.Recipient;
+import earnest.ground.ApiCall;
+import earnest.ground.Problem;
+import earnest.ground.Writes;
+import earnest.people.People;
+import earnest.record.Entry;
+import earnest.record.EntryKind;
+import earnest.record.TheRecord;
+import earnest.tickets.Tickets;
+
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+import java.time.Duration;
+import java.util.UUID;
+
+/**
+ * An analyst invites the person of a ticket to set up what proves them. Whoever follows the
+ * invitation has to prove themselves like anybody else.
+ */
+@RestController
+class Invitations {
+    private static final GuessLimits.Limit A_DAY = new GuessLimits.Limit(2, Duration.ofDays(1));
+
+    private final Tickets tickets;
+    private final People people;
+    private final Messages messages;
+    private final GuessLimits limits;
+    private final TheRecord record;
+    private final Writes writes;
+
+    Invitations(
+            Tickets tickets,
+            People people,
+            Messages messages,
+            GuessLimits limits,
+            TheRecord record,
+            Writes writes) {
+        this.tickets = tickets;
+        this.people = people;
+        this.messages = messages;
+        this.limits = limits;
+        this.record = record;
+        this.writes = writes;
+    }
+
+    @ApiCall(
+            id = "inviteToProofs",
+            summary = "Invites the person of a ticket to set up what proves them.",
+            more =
+                    "A message goes to a contact on record, with the public address of their page."
+                            + " It proves nothing: whoever follows it proves themselves first.",
+            refuses = {
+                "409 held-by-another",
+                "409 closed",
+                "409 nobody-named",
+                "409 not-reached",
+                "429 slow-down"
+            })
+    @PostMapping("/api/tickets/{ticket}/invitation")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void invite(SignedIn me, @PathVariable UUID ticket) {
+        me.must(Right.WORK_AT_DESK);
+        UUID named = tickets.view(ticket).person();
+        // Counted outside the transaction, since counting is one of its own.
+        if (named != null && !limits.take("invitation " + named, A_DAY)) {
+            throw new Problem(
+                    429, "slow-down", "They were invited twice already. Invite them tomorrow.");
+        }
+        writes.run(() -> invite(tickets.hold(ticket, me), me));
+    }
+
+    private void invite(Tickets.View ticket, SignedIn me) {
+        UUID person = ticket.person();
+        if (person == null) {
+            throw new Problem(409, "nobody-named", "Say first who the caller says they are.");
+        }
+        People.Contact contact =
+                people.contacts(person).stream()
+                        .filter(one -> messages.reach(one).isPresent())
+                        .findFirst()
+                        .orElseThrow(
+                                () ->
+                                        new Problem(
+                                                409,
+                                                "not-reached",
+                                                "No message reaches them at a contact on record."));
+        messages.send(
+                InvitationText.OCCASION, person, new Recipient(ticket.id(), person, contact.id()));
+        record.append(
+                Entry.by(EntryKind.INVITED_TO_PROOFS, me.id(), me.name())
+                        .ticket(ticket.id(), ticket.conversation())
+                        .person(person, people.person(person).map(People.Person::name).orElse(null))
+                        .data("contact", contact.kind().words()));
+    }
+}
