@@ -309,6 +309,64 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own/contacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists where the person of the page is reached, and what they can add. */
+        get: operations["ownContacts"];
+        put?: never;
+        /**
+         * Sends a code to a telephone or mailbox that the person adds.
+         * @description It counts once the code came back, and little while it is new. The person is told wherever they are reached already.
+         */
+        post: operations["addOwnContact"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/contacts/{contact}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Takes away a telephone or mailbox that the person added.
+         * @description They are told there as well, since whoever took it away may not be they.
+         */
+        delete: operations["removeOwnContact"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/contacts/{contact}/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives the code that was sent to it. A wrong one is a result; three are taken. */
+        post: operations["confirmOwnContact"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own/link": {
         parameters: {
             query?: never;
@@ -395,7 +453,7 @@ export interface paths {
         put?: never;
         /**
          * Begins to set up something that proves the person; what it is shows once.
-         * @description An authenticator counts once a code of it was given to confirm it. Recovery codes count at once, and those before are good for nothing any more. The person is told wherever they are reached.
+         * @description An authenticator counts once a code of it was given to confirm it. Recovery codes count at once, and those before are good for nothing any more. The person is told wherever they are reached. Questions count once they were answered, as an object of question and answer, in the place of the code.
          */
         post: operations["setUpOwnProof"];
         delete?: never;
@@ -689,6 +747,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Gives the questions that people may set answers to, and what these count for. */
+        get: operations["questions"];
+        put?: never;
+        /** Adds a question that people may set an answer to. */
+        post: operations["addQuestion"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/count-for": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Sets for which actions right answers count, as rules name them.
+         * @description For all else it is as if they had not been asked; wrong answers always count against. To add an action, show first that it is you.
+         */
+        put: operations["questionsCountFor"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/questions/{question}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Retires a question: nobody sets it any more. Answers that are set still count. */
+        delete: operations["retireQuestion"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/record": {
         parameters: {
             query?: never;
@@ -853,6 +966,46 @@ export interface paths {
         get: operations["sealStatus"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/coverage": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Says who could prove themselves today, by vessel, port or group, and who could not.
+         * @description On a call, by what they have themselves: a badge at the counter and a colleague who vouches are left out. By the rulebook in force. The reading is an entry of the record.
+         */
+        get: operations["coverage"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reports/coverage/invitations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Invites who could not prove themselves to set up what proves them.
+         * @description At most 200 at a time, and nobody twice in a week. An invitation proves nothing: whoever follows it proves themselves first. Each is an entry of the record.
+         */
+        post: operations["inviteTheRest"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1509,6 +1662,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/factors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists what the person of a ticket set up that proves them, and whether it may be taken away. */
+        get: operations["factorsOfTicket"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tickets/{ticket}/factors/{factor}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Takes away what the person of a ticket lost, if the proof is enough.
+         * @description Judged by the rule `replace-factor`. From then on it proves nothing. The person is told wherever they are reached, and can say that it was not they. Nothing is ever set up so.
+         */
+        delete: operations["removeLostFactor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/handover/route": {
         parameters: {
             query?: never;
@@ -2016,6 +2206,8 @@ export interface components {
             asks: number;
             /** Format: int32 */
             points: number;
+            /** Format: int32 */
+            standing: number;
             system: string;
             /** Format: date-time */
             until?: string;
@@ -2207,6 +2399,47 @@ export interface components {
             /** @enum {string} */
             state: "ringing" | "answered" | "held" | "ended" | "dropped" | "missed";
         };
+        Coverage: {
+            actions: string[];
+            /** Format: int32 */
+            could: number;
+            groups: components["schemas"]["CoverageTogether"][];
+            /** Format: int32 */
+            invitable: number;
+            /** Format: int32 */
+            people: number;
+            rest: components["schemas"]["CoverageOfPerson"][];
+        };
+        CoverageInvited: {
+            /** Format: int32 */
+            invited: number;
+            /** Format: int32 */
+            left: number;
+            /** Format: int32 */
+            unreached: number;
+        };
+        CoverageOfPerson: {
+            account: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date-time */
+            invitedAt?: string;
+            name: string;
+            place: string;
+        };
+        CoverageToInvite: {
+            action: string;
+            by: string;
+            group?: string;
+            system: string;
+        };
+        CoverageTogether: {
+            /** Format: int32 */
+            could: number;
+            id: string;
+            /** Format: int32 */
+            people: number;
+        };
         Credentials: {
             code?: string;
             login: string;
@@ -2355,6 +2588,18 @@ export interface components {
             person: string;
             reason: string;
         };
+        Factor: {
+            /** Format: uuid */
+            id: string;
+            label: string;
+            note?: string;
+            /** Format: date-time */
+            since: string;
+        };
+        FactorsOfTicket: {
+            factors: components["schemas"]["Factor"][];
+            judged: components["schemas"]["ActionJudged"];
+        };
         HandoverOnTicket: {
             behind: string[];
             contacts: components["schemas"]["ContactOnTicket"][];
@@ -2463,6 +2708,38 @@ export interface components {
             /** Format: uuid */
             ticket: string;
         };
+        OwnContact: {
+            /** Format: uuid */
+            id: string;
+            label: string;
+            masked: string;
+            own: boolean;
+            /** Format: date-time */
+            since?: string;
+        };
+        OwnContactBegun: {
+            /** Format: uuid */
+            id: string;
+        };
+        OwnContactCode: {
+            typed: string;
+        };
+        OwnContactConfirmed: {
+            right: boolean;
+        };
+        OwnContactKind: {
+            id: string;
+            label: string;
+            telephone: boolean;
+        };
+        OwnContactToAdd: {
+            kind: string;
+            value: string;
+        };
+        OwnContacts: {
+            addable: components["schemas"]["OwnContactKind"][];
+            contacts: components["schemas"]["OwnContact"][];
+        };
         OwnName: {
             name: string;
         };
@@ -2510,15 +2787,23 @@ export interface components {
         OwnProofConfirmed: {
             right: boolean;
         };
+        OwnProofQuestion: {
+            /** Format: uuid */
+            id: string;
+            words: string;
+        };
         OwnProofSettingUp: {
             address?: string;
             browserMakes?: string;
             /** Format: int32 */
             digits: number;
+            /** Format: int32 */
+            fewest: number;
             /** Format: uuid */
             id: string;
             key?: string;
             lines: string[];
+            questions: components["schemas"]["OwnProofQuestion"][];
             /** @enum {string} */
             taker?: "AUTHENTICATOR" | "DEVICE";
         };
@@ -2766,6 +3051,28 @@ export interface components {
         };
         ProvedAgain: {
             code: string;
+        };
+        Question: {
+            /** Format: uuid */
+            id: string;
+            /** Format: int32 */
+            people: number;
+            words: string;
+        };
+        QuestionAdded: {
+            /** Format: uuid */
+            id: string;
+        };
+        QuestionCatalogue: {
+            actions: string[];
+            countFor: string[];
+            questions: components["schemas"]["Question"][];
+        };
+        QuestionToAdd: {
+            words: string;
+        };
+        QuestionsCountFor: {
+            actions: string[];
         };
         RecordEntry: {
             account?: string;
@@ -5800,6 +6107,614 @@ export interface operations {
             };
         };
     };
+    ownContacts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "addable": [
+                     *         {
+                     *           "id": "own-mobile",
+                     *           "label": "own mobile",
+                     *           "telephone": true
+                     *         },
+                     *         {
+                     *           "id": "own-mail",
+                     *           "label": "own mail",
+                     *           "telephone": false
+                     *         }
+                     *       ],
+                     *       "contacts": [
+                     *         {
+                     *           "id": "01a22c18-8da8-77dc-85c4-9fc175983939",
+                     *           "label": "work mobile",
+                     *           "masked": "•••• ••• •42",
+                     *           "own": false
+                     *         },
+                     *         {
+                     *           "id": "01a22c18-8da8-77dd-b2e1-538977a0b815",
+                     *           "label": "work mail",
+                     *           "masked": "•••@brackwater.example",
+                     *           "own": false
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnContacts"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-sure-enough */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "moved-on",
+                     *       "type": "urn:earnest:problem:moved-on"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addOwnContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "kind": "own-mobile",
+                 *       "value": "+44 7700 900 123"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnContactToAdd"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "id": "01a22c19-1291-7763-a776-2783c6bb966d"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnContactBegun"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description enough-of-these, held-by-another, moved-on, on-record, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "enough-of-these",
+                     *       "type": "urn:earnest:problem:enough-of-these"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeOwnContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                contact: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "held-by-another",
+                     *       "type": "urn:earnest:problem:held-by-another"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    confirmOwnContact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                contact: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "typed": "123456"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnContactCode"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "right": true
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnContactConfirmed"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "held-by-another",
+                     *       "type": "urn:earnest:problem:held-by-another"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     answerOwnLink: {
         parameters: {
             query?: never;
@@ -6737,11 +7652,14 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "address": "otpauth://totp/Brackwater%20Ferries:ivestergaarder?secret=TCF7SQSNJ6VJO4RETUAFX4RGKFXDLGDO&issuer=Brackwater%20Ferries",
+                     *       "address": "otpauth://totp/Brackwater%20Ferries:dachterberg?secret=4CPDHSXFNI2RSWDWBXCUSNQTFVYVAXZZ&issuer=Brackwater%20Ferries",
                      *       "digits": 6,
-                     *       "id": "01a229f8-bba4-7b0f-a730-b0d14011f317",
-                     *       "key": "TCF7SQSNJ6VJO4RETUAFX4RGKFXDLGDO",
-                     *       "lines": []
+                     *       "fewest": 0,
+                     *       "id": "01a22c18-e56b-7006-88be-176cb056b7aa",
+                     *       "key": "4CPDHSXFNI2RSWDWBXCUSNQTFVYVAXZZ",
+                     *       "lines": [],
+                     *       "questions": [],
+                     *       "taker": "AUTHENTICATOR"
                      *     }
                      */
                     "application/json": components["schemas"]["OwnProofSettingUp"];
@@ -6798,7 +7716,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description enough-of-these, held-by-another, moved-on, page-over */
+            /** @description enough-of-these, held-by-another, moved-on, page-over, too-few-questions */
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -9836,6 +10754,510 @@ export interface operations {
             };
         };
     };
+    questions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "actions": [
+                     *         "enrol",
+                     *         "offline-unlock"
+                     *       ],
+                     *       "countFor": [
+                     *         "unlock"
+                     *       ],
+                     *       "questions": [
+                     *         {
+                     *           "id": "00000000-0000-7000-8000-0000000a0001",
+                     *           "people": 0,
+                     *           "words": "What did you call your first stuffed animal?"
+                     *         },
+                     *         {
+                     *           "id": "00000000-0000-7000-8000-0000000a0002",
+                     *           "people": 0,
+                     *           "words": "What did your grandparents’ kitchen smell of?"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["QuestionCatalogue"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addQuestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "words": "Which bird did you see first?"
+                 *     }
+                 */
+                "application/json": components["schemas"]["QuestionToAdd"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "id": "01a22c19-07ca-77b2-bac0-201420a2ade3"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["QuestionAdded"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description asked-already, too-many-questions */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "asked-already",
+                     *       "type": "urn:earnest:problem:asked-already"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    questionsCountFor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "actions": [
+                 *         "unlock"
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["QuestionsCountFor"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    retireQuestion: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                question: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     readRecord: {
         parameters: {
             query?: {
@@ -11251,6 +12673,310 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "no-right",
                      *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    coverage: {
+        parameters: {
+            query: {
+                /**
+                 * @description for what, as rules name it
+                 * @example unlock
+                 */
+                action: string;
+                /**
+                 * @description of which system
+                 * @example directory
+                 */
+                system: string;
+                /**
+                 * @description vessel, port or group
+                 * @example vessel
+                 */
+                by: string;
+                /**
+                 * @description the people of this one alone, by its id; left out, all
+                 * @example
+                 */
+                group?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "actions": [
+                     *         "*",
+                     *         "enrol"
+                     *       ],
+                     *       "could": 1876,
+                     *       "groups": [
+                     *         {
+                     *           "could": 111,
+                     *           "id": "MV Curlew",
+                     *           "people": 116
+                     *         },
+                     *         {
+                     *           "could": 115,
+                     *           "id": "MV Sandpiper",
+                     *           "people": 120
+                     *         }
+                     *       ],
+                     *       "invitable": 24,
+                     *       "people": 1900,
+                     *       "rest": [
+                     *         {
+                     *           "account": "atanaka2",
+                     *           "id": "01a22c18-95be-7047-9f10-506b23737b24",
+                     *           "name": "Ahmet Tanaka",
+                     *           "place": "MV Oystercatcher, Merehithe"
+                     *         },
+                     *         {
+                     *           "account": "akruse2",
+                     *           "id": "01a22c18-95e6-74c1-b630-583b5e53fd99",
+                     *           "name": "Aino Kruse",
+                     *           "place": "MV Curlew, Gullhaven"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["Coverage"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    inviteTheRest: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "action": "temporary-password",
+                 *       "by": "vessel",
+                 *       "group": "MV Knot",
+                 *       "system": "directory"
+                 *     }
+                 */
+                "application/json": components["schemas"]["CoverageToInvite"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "invited": 2,
+                     *       "left": 0,
+                     *       "unreached": 0
+                     *     }
+                     */
+                    "application/json": components["schemas"]["CoverageInvited"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -15342,8 +17068,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-30T08:44:11.257790Z",
-                     *           "id": "01a22ba0-3c79-74d8-88a3-0761f9520543",
+                     *           "at": "2026-11-30T10:55:47.233305Z",
+                     *           "id": "01a22c18-b821-7427-96b2-7985e09dbb36",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -15364,28 +17090,19 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22ba0-2044-773d-9453-c71598892105",
+                     *             "id": "01a22c18-8da7-75e1-8ba0-862ac9d37bb4",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •06",
+                     *             "masked": "•••• ••• •95",
                      *             "route": "text",
                      *             "telephone": true,
-                     *             "tooNew": false
-                     *           },
-                     *           {
-                     *             "brings": "mail",
-                     *             "id": "01a22ba0-2044-773f-b14c-1adfb6d61e6d",
-                     *             "label": "own mail",
-                     *             "masked": "•••@lagoon.example",
-                     *             "route": "mail",
-                     *             "telephone": false,
                      *             "tooNew": false
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a22ba0-3c79-74d8-88a3-0761f9520543",
-                     *           "expiresAt": "2026-11-30T09:44:11.406180Z",
-                     *           "id": "01a22ba0-3d09-7636-b526-1bab31fa40ff",
-                     *           "madeAt": "2026-11-30T08:44:11.406180Z",
+                     *           "change": "01a22c18-b821-7427-96b2-7985e09dbb36",
+                     *           "expiresAt": "2026-11-30T11:55:47.435314Z",
+                     *           "id": "01a22c18-b8e6-7003-9eb2-292e6256bae9",
+                     *           "madeAt": "2026-11-30T10:55:47.435314Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -15405,7 +17122,7 @@ export interface operations {
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a22ba0-3a1f-75bd-bc15-87e4d29653f8"
+                     *           "01a22c18-b529-77f8-b35e-7a0c00f97be9"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -15428,8 +17145,9 @@ export interface operations {
                      *             "also": [],
                      *             "asks": 20,
                      *             "points": 0,
+                     *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T09:14:10.903339Z",
+                     *             "until": "2026-11-30T11:25:46.778119Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -15438,8 +17156,9 @@ export interface operations {
                      *             "also": [],
                      *             "asks": 40,
                      *             "points": 0,
+                     *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T09:14:10.564416Z",
+                     *             "until": "2026-11-30T11:25:46.366095Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
@@ -15451,8 +17170,8 @@ export interface operations {
                      *             "why": "They do not stand before you."
                      *           },
                      *           {
-                     *             "title": "Passkey",
-                     *             "why": "They have set none up."
+                     *             "title": "Code by mail",
+                     *             "why": "No mailbox of theirs can be used here."
                      *           }
                      *         ],
                      *         "offers": [
@@ -15461,17 +17180,17 @@ export interface operations {
                      *             "id": "approver",
                      *             "label": "Ask the manager to vouch",
                      *             "method": "approver",
-                     *             "note": "Oskar Lindqvist, with a proof of their own",
+                     *             "note": "Colm Brannigan, with a proof of their own",
                      *             "points": 25,
                      *             "seconds": 250,
                      *             "waiting": 240
                      *           },
                      *           {
                      *             "factor": "reach",
-                     *             "id": "approver-link:01a22ba0-1db9-7247-b056-03a359cd6230",
+                     *             "id": "approver-link:01a22c18-89a9-7311-8fd4-13451c8061dc",
                      *             "label": "Ask the manager",
                      *             "method": "approver-link",
-                     *             "note": "Oskar Lindqvist, by a link to their mail and mobile",
+                     *             "note": "Colm Brannigan, by a link to their mail and mobile",
                      *             "points": 12,
                      *             "seconds": 180,
                      *             "waiting": 170
@@ -15485,42 +17204,31 @@ export interface operations {
                      *       "tape": [
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T08:44:11.816349Z",
-                     *           "id": "01a22ba0-3ea8-77c9-85cc-8439b70dfcf1",
+                     *           "at": "2026-11-30T10:55:47.819510Z",
+                     *           "id": "01a22c18-ba6b-7058-b1b2-133cdc1b0307",
                      *           "kind": "handover-said-back",
-                     *           "person": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
-                     *           "ticket": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
+                     *           "person": "01a22c18-89eb-73be-9655-dce8a998db5f",
+                     *           "ticket": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
                      *           "words": "heard part 1 of 3 said back"
                      *         },
                      *         {
-                     *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T08:44:11.773446Z",
-                     *           "id": "01a22ba0-3e7d-75d2-a0d7-441619766970",
-                     *           "kind": "handover-shown",
-                     *           "number": 44,
-                     *           "person": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
-                     *           "sealedUnder": 45,
-                     *           "ticket": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
-                     *           "why": {
-                     *             "asked": 40,
-                     *             "evidence": [
-                     *               "01a22ba0-39c1-75d5-9a5d-3aa15ef681ce",
-                     *               "01a22ba0-3b16-7425-9ae7-d6819f75c4e6"
-                     *             ],
-                     *             "rule": "with the made-up method, version 2: temporary-password on directory",
-                     *             "standing": 43
-                     *           },
-                     *           "words": "looked at the password to read it aloud"
+                     *           "actor": "Mail server",
+                     *           "at": "2026-11-30T10:55:47.799118Z",
+                     *           "id": "01a22c18-ba57-764e-984d-931fd6e2c5c8",
+                     *           "kind": "message-left",
+                     *           "person": "01a22c18-89eb-73be-9655-dce8a998db5f",
+                     *           "ticket": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
+                     *           "words": "took the mail to work mail"
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a22ba0-122c-76e4-ac21-0341f901749d",
+                     *         "holder": "01a22c18-78fa-706c-95b7-deebba560b91",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a22ba0-35a8-73f4-8b66-578f68d1b801",
+                     *         "id": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
                      *         "mine": true,
                      *         "number": "T-1042",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-30T08:44:09.512565Z",
+                     *         "openedAt": "2026-11-30T10:55:45.215980Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -15548,22 +17256,22 @@ export interface operations {
                      *         }
                      *       },
                      *       "who": {
-                     *         "account": "mdurand",
+                     *         "account": "rrodriguez",
                      *         "alsoOnTheLine": [],
                      *         "claim": "You called this line, on a number on record.",
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22ba0-2044-773d-9453-c71598892105",
+                     *             "id": "01a22c18-8da7-75e1-8ba0-862ac9d37bb4",
                      *             "label": "work mobile",
-                     *             "masked": "•••• ••• •06",
+                     *             "masked": "•••• ••• •95",
                      *             "route": "text",
                      *             "telephone": true,
                      *             "tooNew": false
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a22ba0-2044-773e-8eac-76367fda55dd",
+                     *             "id": "01a22c18-8da7-75e2-a6e4-1c47dc4a6fa7",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
                      *             "route": "mail",
@@ -15579,14 +17287,14 @@ export interface operations {
                      *           "month and year of joining",
                      *           "the locker number"
                      *         ],
-                     *         "given": "Mireille",
+                     *         "given": "Rafał",
                      *         "gone": false,
                      *         "groups": [],
-                     *         "id": "01a22ba0-1dd4-7117-9915-cdda028bb5d3",
-                     *         "name": "Mireille Durand",
-                     *         "place": "MV Sandpiper, Carrow Quay",
-                     *         "speaks": "English, Turkish",
-                     *         "title": "Deckhand"
+                     *         "id": "01a22c18-89eb-73be-9655-dce8a998db5f",
+                     *         "name": "Rafał Rodríguez",
+                     *         "place": "MV Whimbrel, Whitsand",
+                     *         "speaks": "English",
+                     *         "title": "Engine rating"
                      *       }
                      *     }
                      */
@@ -16989,6 +18697,293 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    factorsOfTicket: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "factors": [
+                     *         {
+                     *           "id": "01a22c18-9d19-77f4-9910-b636f70b4fff",
+                     *           "label": "Authenticator",
+                     *           "since": "2026-11-30T10:55:40.237096Z"
+                     *         },
+                     *         {
+                     *           "id": "01a22c19-1ab9-759b-9e18-e7d5f2973e40",
+                     *           "label": "Recovery codes",
+                     *           "note": "10 are left",
+                     *           "since": "2026-11-30T10:56:12.471935Z"
+                     *         }
+                     *       ],
+                     *       "judged": {
+                     *         "action": "replace-factor",
+                     *         "also": [],
+                     *         "asks": 45,
+                     *         "points": 0,
+                     *         "standing": 50,
+                     *         "system": "earnest",
+                     *         "until": "2026-11-30T11:26:13.236010Z",
+                     *         "verdict": "open",
+                     *         "ways": []
+                     *       }
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FactorsOfTicket"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "nobody-named",
+                     *       "type": "urn:earnest:problem:nobody-named"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeLostFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                factor: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description about-yourself, needs-second-person, no-right, no-rule, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "about-yourself",
+                     *       "type": "urn:earnest:problem:about-yourself"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description changed-meanwhile, closed, held-by-another, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "changed-meanwhile",
+                     *       "type": "urn:earnest:problem:changed-meanwhile"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -3,6 +3,7 @@ import { type FormEvent, useState } from "react";
 import {
   ask,
   client,
+  type OwnContactKind,
   type OwnPage,
   type OwnProof,
   type OwnProofAddable,
@@ -11,7 +12,10 @@ import {
 import { Big, Phone, Trouble } from "../forgot/parts";
 import type { OwnPageInHand } from "../forgot/use-own-page";
 import { Code } from "./code";
+import { Contacts, NewContact } from "./contacts";
+import { NewAnswers } from "./new-answers";
 import { makePasskey } from "./passkey";
+import { TakeAway } from "./take-away";
 
 const KEY = ["own-proofs"];
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
@@ -28,6 +32,7 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
   const queries = useQueryClient();
   const proofs = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET("/api/own/proofs")) });
   const [settingUp, setSettingUp] = useState<OwnProofSettingUp>();
+  const [adding, setAdding] = useState<OwnContactKind>();
   const [said, setSaid] = useState("");
   /** Does something that changes the list. */
   const act = (work: () => Promise<string>) =>
@@ -52,8 +57,18 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
     setSaid(words);
     void queries.invalidateQueries({ queryKey: KEY });
   };
+  if (adding) {
+    const added = (words: string) => {
+      setAdding(undefined);
+      setSaid(words);
+    };
+    return <NewContact page={page} name={name} own={own} kind={adding} done={added} />;
+  }
   if (settingUp?.browserMakes) {
     return <NewPasskey page={page} name={name} own={own} setUp={settingUp} done={done} />;
+  }
+  if (settingUp?.questions.length) {
+    return <NewAnswers page={page} name={name} own={own} setUp={settingUp} done={done} />;
   }
   if (settingUp) {
     return settingUp.key ? (
@@ -82,7 +97,13 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
       <h2 className="px-5 pb-1 font-semibold text-muted text-sm">You have</h2>
       <ul aria-label="What you have" className="mb-5 border-rule border-t">
         {proofs.data?.mine.map((one) => (
-          <Have key={one.id} one={one} busy={own.busy} remove={() => remove(one)} />
+          <TakeAway
+            key={one.id}
+            label={one.label}
+            note={`since ${day.format(new Date(one.since))}${one.note ? `; ${one.note}` : ""}`}
+            busy={own.busy}
+            remove={() => remove(one)}
+          />
         ))}
         {proofs.data?.mine.length === 0 && (
           <li className="border-hair border-b px-5 py-3 text-muted">Nothing yet that you set up.</li>
@@ -107,7 +128,10 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
           </li>
         ))}
       </ul>
-      <div className="px-5 pt-6">
+      <div className="pt-6">
+        <Contacts own={own} add={setAdding} said={setSaid} />
+      </div>
+      <div className="px-5 pt-2">
         <Big look="quiet" disabled={own.busy} onClick={leave}>
           I am done
         </Big>
@@ -116,51 +140,7 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
   );
 }
 
-interface HaveProps {
-  one: OwnProof;
-  busy: boolean;
-  remove: () => void;
-}
-
-/** One that they have; taking it away is asked once more, in place. */
-function Have({ one, busy, remove }: HaveProps) {
-  const [sure, setSure] = useState(false);
-  return (
-    <li className="border-hair border-b px-5 py-2.5">
-      <div className="grid grid-cols-[1fr_auto] items-center gap-x-2.5">
-        <span>
-          <b className="block font-semibold">{one.label}</b>
-          <small className="block text-[14.5px] text-muted leading-5">
-            since {day.format(new Date(one.since))}
-            {one.note && `; ${one.note}`}
-          </small>
-        </span>
-        {!sure && (
-          <button
-            type="button"
-            aria-label={`Take ${one.label} away`}
-            onClick={() => setSure(true)}
-            className="min-h-11 px-2 font-semibold text-[14.5px] text-stop underline underline-offset-[3px]"
-          >
-            Take away
-          </button>
-        )}
-      </div>
-      {sure && (
-        <div className="grid grid-cols-2 gap-2 pt-2">
-          <Big look="grave" disabled={busy} onClick={remove}>
-            Yes, take it away
-          </Big>
-          <Big look="quiet" onClick={() => setSure(false)}>
-            Keep it
-          </Big>
-        </div>
-      )}
-    </li>
-  );
-}
-
-interface NewProps {
+export interface NewProps {
   page: OwnPage;
   name: string;
   setUp: OwnProofSettingUp;

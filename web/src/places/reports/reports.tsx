@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { ask, client, type HowLong } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { useShell } from "../../shell/context";
@@ -9,6 +9,7 @@ import { dayOf, morning } from "../../ui/days";
 import { Slot } from "../../ui/slot";
 import { may } from "../place";
 import { Cases } from "./cases";
+import { CoverageQuestion } from "./coverage";
 import { Strips } from "./strips";
 import { said } from "./times";
 
@@ -18,15 +19,23 @@ const A_MONTH = 30 * 24 * 3600_000;
 /** Questions about many tickets, answered from the record. */
 export function ReportsPage() {
   const { me } = useShell();
-  return may(me, "read-record") ? (
-    <Question />
-  ) : (
-    <p className="p-6">You may not read the record. Ask a steward for it.</p>
+  const [asked, setAsked] = useState<Asked>("how-long");
+  if (!may(me, "read-record"))
+    return <p className="p-6">You may not read the record. Ask a steward for it.</p>;
+  const slot = (
+    <Slot label="What is asked" value={asked} choose={(to) => setAsked(to as Asked)} options={QUESTIONS} />
   );
+  return asked === "how-long" ? <Question asked={slot} /> : <CoverageQuestion asked={slot} />;
 }
 
+type Asked = "how-long" | "coverage";
+const QUESTIONS: [Asked, string][] = [
+  ["how-long", "How long does it take"],
+  ["coverage", "Who could prove themselves today"],
+];
+
 /** How long it takes, where the time goes, and which cases are behind it. */
-function Question() {
+function Question({ asked }: { asked: ReactNode }) {
   const [by, setBy] = useState<By>("way");
   const [since, setSince] = useState(() => dayOf(new Date(Date.now() - A_MONTH)));
   const [until, setUntil] = useState<string>();
@@ -63,7 +72,7 @@ function Question() {
     <main className="min-h-0 overflow-y-auto">
       <div className="mx-5 min-h-full border-margin border-l-2 bg-sheet px-6 py-5">
         <h1 className="mb-3 flex max-w-4xl flex-wrap items-center gap-2.5 font-medium font-serif text-lg">
-          How long does it take from ring to in, by
+          {asked} from ring to in, by
           <Slot
             label="By what"
             value={by}

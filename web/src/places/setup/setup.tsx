@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { ask, client } from "../../api/client";
 import { useKeys } from "../../keys/use-keys";
 import { useShell } from "../../shell/context";
@@ -7,6 +7,7 @@ import { Button } from "../../ui/parts";
 import { Slot } from "../../ui/slot";
 import { may } from "../place";
 import { ChangeSystem } from "./change";
+import { QuestionsPage } from "./questions";
 import { STATES } from "./sentence";
 import { SystemList } from "./system-list";
 import { Tested } from "./tested";
@@ -15,12 +16,21 @@ import { useTest } from "./use-test";
 /** Which systems there are, how it stands with each, and how they are set up. */
 export function SetupPage() {
   const { me } = useShell();
-  return may(me, "set-up") ? <Systems /> : <p className="p-6">Only a steward sets Earnest up.</p>;
+  const [what, setWhat] = useState<What>("systems");
+  if (!may(me, "set-up")) return <p className="p-6">Only a steward sets Earnest up.</p>;
+  const slot = <Slot label="What" value={what} choose={(to) => setWhat(to as What)} options={WHAT} />;
+  return what === "systems" ? <Systems what={slot} /> : <QuestionsPage what={slot} />;
 }
+
+type What = "systems" | "questions";
+const WHAT: [What, string][] = [
+  ["systems", "systems"],
+  ["questions", "people’s own questions"],
+];
 
 const NEW = "";
 
-function Systems() {
+function Systems({ what }: { what: ReactNode }) {
   const [kind, setKind] = useState("");
   const [state, setState] = useState("");
   const [chosen, setChosen] = useState<string>();
@@ -64,7 +74,7 @@ function Systems() {
   return (
     <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="flex flex-wrap items-center gap-2.5 border-rule border-b px-5 py-3.5 font-medium font-serif text-lg">
-        Set up systems of
+        Set up {what} of
         <Slot
           label="Of which kind"
           value={kind}

@@ -51,7 +51,7 @@ class ApiExamplesTest {
     void everyExampleGetsWhatItIsSaidToGet() {
         app.needs("ldap", "call", "text", "mail");
         app.needs("call-back", "authenticator", "code-by-text", "approver-link", "counter");
-        app.needs("link-by-text", "chat", "mail-in");
+        app.needs("link-by-text", "chat", "mail-in", "question", "badge", "recovery-code");
         atTheDoor();
         String ticket = aCall();
         heldLines();
@@ -60,6 +60,7 @@ class ApiExamplesTest {
         OwnPageExamples.send(app, examples);
         DeviceExamples.send(app, tove, examples);
         PickUpExamples.send(app, tove, examples);
+        ProofExamples.send(app, tove, app.desk("maren.holt").api(), examples);
         ChatExamples.send(app, tove, examples);
         texting();
         aStop();

@@ -48,6 +48,9 @@ class ArchitectureTest {
                     "earnest.links.LinkController", // to show it to whoever opened the link
                     "earnest.core.codes.RecoveryCode", // to show it in groups
                     "earnest.checks.RecoveryCodes", // to know it again
+                    "earnest.core.codes.OwnAnswer", // to compare it
+                    "earnest.checks.Questions", // to hash it
+                    "earnest.checks.methods.question.OwnQuestions", // to take it apart
                     "earnest.selfservice.OwnProofsController", // to show it to its person, once
                     "earnest.access.SessionController", // to show a key to its owner, once
                     "earnest.checks.Devices", // to know a setup code again

@@ -31,7 +31,7 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
   const reckoning = page.proof;
   const note = page.who && judgement && (
     <span className="num">
-      {figure(reckoning.standing)} of {judgement.asks}
+      {figure(judgement.standing)} of {judgement.asks}
     </span>
   );
   return (
@@ -122,6 +122,12 @@ function Sum({
       <p className="grid grid-cols-[1fr_60px] pt-1.5 pb-0.5">
         Standing <b className="num border-ink border-t pt-0.5 text-right">{figure(reckoning.standing)}</b>
       </p>
+      {judgement.standing !== reckoning.standing && (
+        <p className="grid grid-cols-[1fr_60px] text-muted">
+          <span>of which counts for this</span>
+          <b className="num text-right">{figure(judgement.standing)}</b>
+        </p>
+      )}
       <p className="grid grid-cols-[1fr_60px] pb-1">
         <span>{LABELS[judgement.action] ?? judgement.action} asks</span>
         <b className="num border-ink border-b-4 border-double pb-0.5 text-right font-medium">
@@ -144,7 +150,7 @@ function Standing({ reckoning, judgement }: { reckoning: Reckoning; judgement: J
       return (
         <>
           <p role="status" className={`${bar} bg-good-wash text-good`}>
-            Sure enough <span className="num">{over(reckoning.standing - judgement.asks)}</span>
+            Sure enough <span className="num">{over(judgement.standing - judgement.asks)}</span>
           </p>
           <p className="mb-2 text-muted">
             {judgement.until

@@ -12,8 +12,8 @@ interface Props {
 }
 
 /** What the record keeps of it; whoever reads it sees how far it was, and the other side never does. */
-export const refusal = (page: Page, judgement: Judgement) =>
-  `Refused kindly: ${judgement.action.replaceAll("-", " ")} asks ${judgement.asks}, and ${page.proof.standing} was proved. Nothing was changed.`;
+export const refusal = (judgement: Judgement) =>
+  `Refused kindly: ${judgement.action.replaceAll("-", " ")} asks ${judgement.asks}, and ${judgement.standing} was proved. Nothing was changed.`;
 
 /** One key refuses kindly: words to say that teach the next try nothing, and the page closed with them. */
 export function Refuse({ page, judgement }: Props) {
@@ -21,9 +21,7 @@ export function Refuse({ page, judgement }: Props) {
   const [, navigate] = useLocation();
   const [open, setOpen] = useState(false);
   const end = async () => {
-    const closed = await notices.during(() =>
-      close(page.ticket.id, refusal(page, judgement), page.ticket.version),
-    );
+    const closed = await notices.during(() => close(page.ticket.id, refusal(judgement), page.ticket.version));
     if (closed) navigate("/desk");
   };
   useKeys([

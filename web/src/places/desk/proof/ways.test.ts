@@ -31,6 +31,7 @@ const judgement: Judgement = {
   action: "temporary-password",
   system: "directory",
   verdict: "short",
+  standing: 0,
   asks: 40,
   points: 40,
   also: [],

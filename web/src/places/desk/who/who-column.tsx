@@ -7,6 +7,7 @@ import { claim, inviteToProofs } from "../acts";
 import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
 import { Line } from "./line";
+import { Lost } from "./lost";
 import { WrittenTalk } from "./written";
 
 interface Props {
@@ -25,9 +26,9 @@ export function WhoColumn({ page, lit, light, freshness }: Props) {
     <ColumnOf title="Who" note="says they are" lit={lit} light={light}>
       {page.who ? (
         page.written ? (
-          <Brief who={page.who} freshness={freshness} invite={invite} />
+          <Brief page={page} who={page.who} freshness={freshness} invite={invite} />
         ) : (
-          <Claimed who={page.who} freshness={freshness} invite={invite} />
+          <Claimed page={page} who={page.who} freshness={freshness} invite={invite} />
         )
       ) : (
         <NotNamed page={page} />
@@ -98,9 +99,9 @@ function NotNamed({ page }: { page: Page }) {
 }
 
 /** Where both sides write, the lines have the room; the rest of the person is a press away. */
-function Brief({ who, freshness, invite }: PersonProps) {
+function Brief({ page, who, freshness, invite }: PersonProps) {
   const [more, setMore] = useState(false);
-  if (more) return <Claimed who={who} freshness={freshness} invite={invite} />;
+  if (more) return <Claimed page={page} who={who} freshness={freshness} invite={invite} />;
   return (
     <>
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
@@ -128,6 +129,7 @@ function Elsewhere({ who }: { who: Who }) {
 }
 
 interface PersonProps {
+  page: Page;
   who: Who;
   freshness: Accounts["freshness"] | undefined;
   /** Sends an invitation; whether that went well. */
@@ -149,8 +151,10 @@ function Invite({ invite }: { invite: () => Promise<boolean> }) {
   );
 }
 
-function Claimed({ who, freshness, invite }: PersonProps) {
+function Claimed({ page, who, freshness, invite }: PersonProps) {
   const [all, setAll] = useState(false);
+  const [lost, setLost] = useState(false);
+  useKeys(invite ? [{ key: "z", words: "What they lost", run: () => setLost(!lost) }] : []);
   const now = useNow();
   const earlier = all ? who.earlier : who.earlier.slice(0, 2);
   return (
@@ -174,6 +178,16 @@ function Claimed({ who, freshness, invite }: PersonProps) {
         <Term words="Device">
           {who.devices.length > 0 ? `${who.devices.join(", ")} enrolled` : "nothing enrolled"}
           {invite && <Invite invite={invite} />}
+          {invite && !lost && (
+            <button
+              type="button"
+              className="block min-h-6 text-left text-muted text-xs underline"
+              onClick={() => setLost(true)}
+            >
+              Something of theirs is lost <Key>Z</Key>
+            </button>
+          )}
+          {lost && <Lost page={page} close={() => setLost(false)} />}
         </Term>
         {who.facts.length > 0 && (
           <Term words="May be asked">

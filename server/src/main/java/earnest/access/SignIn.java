@@ -3,6 +3,7 @@ package earnest.access;
 import earnest.core.passwords.Secret;
 import earnest.ground.KeyedMarks;
 import earnest.ground.Problem;
+import earnest.ground.SlowHashes;
 import earnest.ground.Writes;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -22,7 +23,7 @@ class SignIn {
     private final AnalystRepository analysts;
     private final Sessions sessions;
     private final StaffFactors factors;
-    private final PasswordHashes passwords;
+    private final SlowHashes passwords;
     private final SignInLimits limits;
     private final KnownBrowsers browsers;
     private final KeyedMarks marks;
@@ -33,7 +34,7 @@ class SignIn {
             AnalystRepository analysts,
             Sessions sessions,
             StaffFactors factors,
-            PasswordHashes passwords,
+            SlowHashes passwords,
             SignInLimits limits,
             KnownBrowsers browsers,
             KeyedMarks marks,

@@ -2,6 +2,7 @@ package earnest.access;
 
 import earnest.ground.Ids;
 import earnest.ground.Reading;
+import earnest.ground.SlowHashes;
 import earnest.ground.Writes;
 
 import org.springframework.stereotype.Service;
@@ -15,11 +16,11 @@ import java.util.UUID;
 class Staff implements Analysts {
     private static final int LEAST_PASSWORD = 15;
     private final AnalystRepository analysts;
-    private final PasswordHashes passwords;
+    private final SlowHashes passwords;
     private final Writes writes;
     private final Ids ids;
 
-    Staff(AnalystRepository analysts, PasswordHashes passwords, Writes writes, Ids ids) {
+    Staff(AnalystRepository analysts, SlowHashes passwords, Writes writes, Ids ids) {
         this.analysts = analysts;
         this.passwords = passwords;
         this.writes = writes;

@@ -1,6 +1,7 @@
 package earnest.access;
 
 import earnest.ground.Ids;
+import earnest.ground.SlowHashes;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -30,7 +31,7 @@ public class StaffRows {
     private static final Duration INVITED = Duration.ofDays(3);
 
     private final JdbcClient database;
-    private final PasswordHashes passwords;
+    private final SlowHashes passwords;
     private final SecondPersons seconds;
     private final StaffFactors factors;
     private final SecureRandom random;
@@ -39,7 +40,7 @@ public class StaffRows {
 
     StaffRows(
             JdbcClient database,
-            PasswordHashes passwords,
+            SlowHashes passwords,
             SecondPersons seconds,
             StaffFactors factors,
             SecureRandom random,

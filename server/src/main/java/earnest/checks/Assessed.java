@@ -3,6 +3,7 @@ package earnest.checks;
 import earnest.checks.signals.Signal;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.AssessmentInput;
+import earnest.core.assurance.Verdict;
 
 import java.util.List;
 import java.util.Map;
@@ -14,6 +15,8 @@ import java.util.Map;
  * @param offered checks that could be made now
  * @param signals kinds with what was seen
  * @param seconds what second persons were asked, where one is asked for
+ * @param assessment of all that counts for anything that is wanted
+ * @param weighed for each deed that is wanted, in their order
  */
 record Assessed(
         Gathered.OfTicket known,
@@ -23,4 +26,8 @@ record Assessed(
         Map<String, Signal.Seen> signals,
         List<Standing.Second> seconds,
         AssessmentInput input,
-        Assessment assessment) {}
+        Assessment assessment,
+        List<Weighed> weighed) {
+    /** A verdict and the standing of what counts for it, in decibans. */
+    record Weighed(Verdict verdict, int standing) {}
+}

@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.checks.methods.ProofMethod;
 import earnest.checks.signals.Signal;
 import earnest.core.assurance.Assessment;
 import earnest.core.assurance.AssessmentInput;
@@ -16,6 +17,8 @@ import org.springframework.stereotype.Component;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -28,12 +31,19 @@ import java.util.stream.Collectors;
 class Assessing {
     private final Gathered gathered;
     private final Rulebooks rulebooks;
+    private final ProofMethods methods;
     private final SecondPersonRows seconds;
     private final Clock clock;
 
-    Assessing(Gathered gathered, Rulebooks rulebooks, SecondPersonRows seconds, Clock clock) {
+    Assessing(
+            Gathered gathered,
+            Rulebooks rulebooks,
+            ProofMethods methods,
+            SecondPersonRows seconds,
+            Clock clock) {
         this.gathered = gathered;
         this.rulebooks = rulebooks;
+        this.methods = methods;
         this.seconds = seconds;
         this.clock = clock;
     }
@@ -104,51 +114,105 @@ class Assessing {
                             Objects.requireNonNullElse(
                                     last.conversation(), Gathered.NO_CONVERSATION));
         }
-        AssessmentInput alone =
-                new AssessmentInput(
+        Weighing weighing =
+                new Weighing(
                         book.rules(),
                         evidence,
                         List.copyOf(signals.keySet()),
-                        wanted.stream().map(want -> wanted(want, groups, ticket, null)).toList(),
                         offered.stream().map(Gathered.Offered::available).toList(),
                         conversations,
                         known.lifted(),
                         now);
-        Assessment assessment = Assurance.assess(alone);
-        // Only where one is asked for is looked whether somebody agreed.
-        List<Standing.Second> asked =
-                assessment.verdicts().stream().anyMatch(Verdict.NeedsSecondPerson.class::isInstance)
-                        ? seconds.onTicket(ticket.id(), person)
-                        : List.of();
-        AssessmentInput input =
-                asked.isEmpty()
-                        ? alone
-                        : new AssessmentInput(
-                                alone.rulebook(),
-                                alone.evidence(),
-                                alone.signals(),
-                                wanted.stream()
-                                        .map(
-                                                want ->
-                                                        wanted(
-                                                                want,
-                                                                groups,
-                                                                ticket,
-                                                                second(want, asked)))
-                                        .toList(),
-                                alone.available(),
-                                alone.conversations(),
-                                alone.liftedStops(),
-                                alone.now());
+        Judge judge = new Judge(weighing, ticket, person, groups);
+        Map<Set<String>, List<Standing.Want>> alike =
+                wanted.stream()
+                        .collect(
+                                Collectors.groupingBy(
+                                        want -> countNot(want.action(), weighing),
+                                        LinkedHashMap::new,
+                                        Collectors.toList()));
+        // What counts for one deed only still shows; each deed is held against what counts for it.
+        Judge.Came whole =
+                judge.of(wanted, alike.size() == 1 ? alike.keySet().iterator().next() : Set.of());
+        Map<Standing.Want, Assessed.Weighed> each = new HashMap<>();
+        if (alike.size() < 2) {
+            each.putAll(whole.by(wanted));
+        } else {
+            alike.forEach((without, same) -> each.putAll(judge.of(same, without).by(same)));
+        }
         return new Assessed(
                 known,
                 book,
                 ended,
                 offered,
                 signals,
-                asked,
-                input,
-                asked.isEmpty() ? assessment : Assurance.assess(input));
+                judge.asked,
+                whole.input(),
+                whole.assessment(),
+                wanted.stream().map(want -> Objects.requireNonNull(each.get(want))).toList());
+    }
+
+    /** Methods that were used or could be, and that do not count for this. */
+    private Set<String> countNot(String action, Weighing weighing) {
+        return methods.all().stream()
+                .filter(method -> !method.countsFor(action) && weighing.has(method.id()))
+                .map(ProofMethod::id)
+                .collect(Collectors.toSet());
+    }
+
+    /** Judges what is wanted, with whoever agreed as a second person. */
+    private final class Judge {
+        private final Weighing weighing;
+        private final Tickets.View ticket;
+        private final UUID person;
+        private final Set<String> groups;
+
+        /** What second persons were asked; looked at only where one is asked for. */
+        private List<Standing.Second> asked = List.of();
+
+        Judge(Weighing weighing, Tickets.View ticket, UUID person, Set<String> groups) {
+            this.weighing = weighing;
+            this.ticket = ticket;
+            this.person = person;
+            this.groups = groups;
+        }
+
+        record Came(AssessmentInput input, Assessment assessment) {
+            Map<Standing.Want, Assessed.Weighed> by(List<Standing.Want> wanted) {
+                Map<Standing.Want, Assessed.Weighed> by = new HashMap<>();
+                for (int i = 0; i < wanted.size(); i++) {
+                    by.put(
+                            wanted.get(i),
+                            new Assessed.Weighed(
+                                    assessment.verdicts().get(i), assessment.standing()));
+                }
+                return by;
+            }
+        }
+
+        Came of(List<Standing.Want> wanted, Set<String> without) {
+            AssessmentInput alone = input(wanted, without);
+            Assessment assessment = Assurance.assess(alone);
+            if (!asked.isEmpty()
+                    || assessment.verdicts().stream()
+                            .noneMatch(Verdict.NeedsSecondPerson.class::isInstance)) {
+                return new Came(alone, assessment);
+            }
+            asked = seconds.onTicket(ticket.id(), person);
+            if (asked.isEmpty()) {
+                return new Came(alone, assessment);
+            }
+            AssessmentInput agreed = input(wanted, without);
+            return new Came(agreed, Assurance.assess(agreed));
+        }
+
+        private AssessmentInput input(List<Standing.Want> wanted, Set<String> without) {
+            return weighing.of(
+                    wanted.stream()
+                            .map(want -> wanted(want, groups, ticket, second(want, asked)))
+                            .toList(),
+                    without);
+        }
     }
 
     /** Who agreed to just this, by whom it is wanted; null: nobody. */

@@ -25,7 +25,7 @@ import java.util.UUID;
 
 /** Authenticators, with a limit of wrong tries of their own across tickets. */
 @Service
-public class Enrolments {
+public class Enrolments implements ProofDeeds {
     private static final Guard.Limit LIMIT = new Guard.Limit(10, Duration.ofMinutes(30));
 
     private final EnrolmentRepository enrolments;
@@ -158,17 +158,15 @@ public class Enrolments {
      * @param ticket on which it was asked
      * @throws Problem 404 if it is none of theirs
      */
+    @Override
     public void remove(UUID person, UUID ticket, UUID factor) {
         Enrolment one = theirs(person, factor);
         one.remove(clock.instant());
         one.ticketId = ticket;
     }
 
-    /** Something of a person's that was set up or taken away on a ticket. */
-    record Deed(UUID person, UUID ticket, String name, boolean removed) {}
-
-    /** What was done last to something that a person set up by themselves. */
-    Optional<Deed> lastDeed(UUID factor) {
+    @Override
+    public Optional<Deed> lastDeed(UUID factor) {
         return enrolments
                 .findById(factor)
                 .filter(one -> one.ticketId != null)

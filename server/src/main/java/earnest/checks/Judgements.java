@@ -23,18 +23,20 @@ final class Judgements {
                                         offered -> offered.possible().offer()));
     }
 
-    Standing.Judgement of(Verdict verdict) {
+    Standing.Judgement of(Assessed.Weighed weighed) {
+        Verdict verdict = weighed.verdict();
         return switch (verdict) {
-            case Verdict.Open open -> settled(verdict, Standing.VerdictKind.OPEN, open.until());
+            case Verdict.Open open -> settled(weighed, Standing.VerdictKind.OPEN, open.until());
             case Verdict.NeedsSecondPerson second ->
-                    settled(verdict, Standing.VerdictKind.NEEDS_SECOND_PERSON, second.until());
-            case Verdict.Stopped _ -> settled(verdict, Standing.VerdictKind.STOPPED, null);
-            case Verdict.NoRule _ -> settled(verdict, Standing.VerdictKind.NO_RULE, null);
+                    settled(weighed, Standing.VerdictKind.NEEDS_SECOND_PERSON, second.until());
+            case Verdict.Stopped _ -> settled(weighed, Standing.VerdictKind.STOPPED, null);
+            case Verdict.NoRule _ -> settled(weighed, Standing.VerdictKind.NO_RULE, null);
             case Verdict.Short closed ->
                     new Standing.Judgement(
                             verdict.wanted().action(),
                             verdict.wanted().system(),
                             Standing.VerdictKind.SHORT,
+                            weighed.standing(),
                             asks(verdict),
                             closed.shortfall().points(),
                             also(closed.shortfall()),
@@ -50,11 +52,13 @@ final class Judgements {
     }
 
     private static Standing.Judgement settled(
-            Verdict verdict, Standing.VerdictKind kind, @Nullable Instant until) {
+            Assessed.Weighed weighed, Standing.VerdictKind kind, @Nullable Instant until) {
+        Verdict verdict = weighed.verdict();
         return new Standing.Judgement(
                 verdict.wanted().action(),
                 verdict.wanted().system(),
                 kind,
+                weighed.standing(),
                 asks(verdict),
                 0,
                 List.of(),

@@ -25,19 +25,19 @@ class NotMyProof implements LinkPurpose {
     private static final String NOT_ME = "not-me";
     private static final String MEANT = "meant";
 
-    private final Enrolments enrolments;
+    private final List<ProofDeeds> deeds;
     private final ProofAlone proof;
     private final People people;
     private final Tickets tickets;
     private final TheRecord record;
 
     NotMyProof(
-            Enrolments enrolments,
+            List<ProofDeeds> deeds,
             ProofAlone proof,
             People people,
             Tickets tickets,
             TheRecord record) {
-        this.enrolments = enrolments;
+        this.deeds = deeds;
         this.proof = proof;
         this.people = people;
         this.tickets = tickets;
@@ -51,8 +51,7 @@ class NotMyProof implements LinkPurpose {
 
     @Override
     public Optional<Shown> opened(UUID about, boolean first) {
-        return enrolments
-                .lastDeed(about)
+        return ProofDeeds.lastDeed(deeds, about)
                 .map(
                         deed ->
                                 new Shown(
@@ -74,8 +73,7 @@ class NotMyProof implements LinkPurpose {
 
     @Override
     public Optional<Told> answered(UUID about, String choice) {
-        return enrolments
-                .lastDeed(about)
+        return ProofDeeds.lastDeed(deeds, about)
                 .map(
                         deed ->
                                 choice.equals(NOT_ME)
@@ -83,10 +81,14 @@ class NotMyProof implements LinkPurpose {
                                         : new Told("Good. There is nothing to do."));
     }
 
-    private Told notMe(UUID factor, Enrolments.Deed deed) {
+    private Told notMe(UUID factor, ProofDeeds.Deed deed) {
         proof.notAsked(deed.ticket(), deed.person());
         if (!deed.removed()) {
-            enrolments.remove(deed.person(), deed.ticket(), factor);
+            for (ProofDeeds some : deeds) {
+                if (some.lastDeed(factor).isPresent()) {
+                    some.remove(deed.person(), deed.ticket(), factor);
+                }
+            }
         }
         String name = people.person(deed.person()).map(People.Person::name).orElse("The person");
         record.append(

@@ -7,6 +7,7 @@ import earnest.links.Links;
 
 import org.springframework.stereotype.Component;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -15,11 +16,11 @@ import java.util.UUID;
 class ProofsText implements MessageWriter {
     static final String OCCASION = "proofs-changed";
 
-    private final Enrolments enrolments;
+    private final List<ProofDeeds> deeds;
     private final Links links;
 
-    ProofsText(Enrolments enrolments, Links links) {
-        this.enrolments = enrolments;
+    ProofsText(List<ProofDeeds> deeds, Links links) {
+        this.deeds = deeds;
         this.links = links;
     }
 
@@ -40,8 +41,7 @@ class ProofsText implements MessageWriter {
 
     @Override
     public Optional<Secret> words(UUID about) {
-        return enrolments
-                .lastDeed(about)
+        return ProofDeeds.lastDeed(deeds, about)
                 .map(
                         deed ->
                                 AroundSecret.words(

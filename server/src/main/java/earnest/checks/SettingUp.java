@@ -43,6 +43,19 @@ public sealed interface SettingUp extends AutoCloseable {
         public void close() {}
     }
 
+    /** A question that can be answered. */
+    record Asked(UUID id, String words) {}
+
+    /**
+     * Questions to choose from; they count once enough of them were answered. No secret is in it.
+     *
+     * @param fewest so many are answered at least
+     */
+    record Questions(UUID factor, List<Asked> questions, int fewest) implements SettingUp {
+        @Override
+        public void close() {}
+    }
+
     /** Lines to be kept on paper; they count at once. */
     record Lines(UUID factor, List<Secret> lines) implements SettingUp {
         @Override

@@ -239,6 +239,8 @@ public interface Standing {
     /**
      * A verdict in words.
      *
+     * @param standing in decibans, of what counts for this
+     * @param asks for so much, in decibans
      * @param points decibans short
      * @param also what else is short, in words
      * @param ways ids of offers, quickest first
@@ -248,6 +250,7 @@ public interface Standing {
             String action,
             String system,
             VerdictKind verdict,
+            int standing,
             int asks,
             int points,
             List<String> also,

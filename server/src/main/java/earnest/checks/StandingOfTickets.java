@@ -155,7 +155,7 @@ class StandingOfTickets implements Standing {
                         ? gathered.missing(assessed.known(), assessed.book(), assessed.offered())
                         : List.of(),
                 assessed.known().open(clock.instant()).map(this::open).orElse(null),
-                assessed.assessment().verdicts().stream().map(judgements::of).toList(),
+                assessed.weighed().stream().map(judgements::of).toList(),
                 deniable(assessed),
                 assessed.assessment().stopped() ? stops.waiting(person).orElse(null) : null,
                 assessed.seconds());

@@ -28,7 +28,7 @@ class ContactLines {
         Instant since = c.since();
         Instant now = clock.instant();
         boolean tooNew = since != null && since.plus(TOO_NEW).isAfter(now);
-        String note = since == null ? null : "changed " + ago(since, now) + by(c.setBy());
+        String note = note(c, now);
         String masked =
                 c.kind().telephone()
                         ? Telephone.masked(c.value())
@@ -42,6 +42,17 @@ class ContactLines {
                 c.kind().telephone(),
                 messages.reach(c).map(reach -> reach.route().word()).orElse(null),
                 messages.reach(c).map(Messages.Reach::brings).orElse(null));
+    }
+
+    /** Where it came from, since when, and when it was verified. */
+    private static @Nullable String note(People.Contact c, Instant now) {
+        Instant since = c.since();
+        if (since == null) {
+            return null;
+        }
+        return c.verifiedAt() == null
+                ? "changed " + ago(since, now) + by(c.setBy())
+                : "added and verified " + ago(c.verifiedAt(), now) + by(c.setBy());
     }
 
     private static String by(@Nullable String who) {

@@ -187,9 +187,11 @@ class Directory implements People {
     private List<Contact> readContacts(UUID person) {
         return List.copyOf(
                 database.sql(
-                                "select id, kind, value, since, set_by from contact where person_id"
+                                "select id, kind, value, since, set_by, own, verified_at from"
+                                        + " contact where person_id"
                                         + " = :p and removed_at is null order by field(kind,"
-                                        + " 'work-mobile', 'desk-phone', 'work-mail', 'own-mail')")
+                                        + " 'work-mobile', 'desk-phone', 'own-mobile', 'work-mail',"
+                                        + " 'own-mail'), id")
                         .param("p", person)
                         .query(Directory::contactRow)
                         .list());
@@ -203,7 +205,8 @@ class Directory implements People {
     @Override
     public Optional<Contact> contactEver(UUID person, UUID contact) {
         return database.sql(
-                        "select id, kind, value, since, set_by from contact where person_id = :p"
+                        "select id, kind, value, since, set_by, own, verified_at from contact"
+                                + " where person_id = :p"
                                 + " and id = :c")
                 .param("p", person)
                 .param("c", contact)
@@ -214,8 +217,9 @@ class Directory implements People {
     @Override
     public List<Contact> replacedSince(UUID person, Instant since) {
         return database.sql(
-                        "select id, kind, value, since, set_by from contact where person_id = :p"
-                                + " and removed_at >= :since order by removed_at desc")
+                        "select id, kind, value, since, set_by, own, verified_at from contact where"
+                                + " person_id = :p and waits_until is null and removed_at >= :since"
+                                + " order by removed_at desc")
                 .param("p", person)
                 .param("since", since)
                 .query(Directory::contactRow)
@@ -236,8 +240,8 @@ class Directory implements People {
 
     private List<NamedPath> readPaths(UUID person) {
         return database.sql(
-                        "select id, kind, value, since, set_by, path_name from contact where"
-                                + " person_id = :p")
+                        "select id, kind, value, since, set_by, own, verified_at, path_name"
+                                + " from contact where person_id = :p")
                 .param("p", person)
                 .query(
                         (row, i) -> {
@@ -250,12 +254,15 @@ class Directory implements People {
 
     private static Contact contactRow(ResultSet row, int i) throws SQLException {
         Timestamp since = row.getTimestamp("since");
+        Timestamp verified = row.getTimestamp("verified_at");
         return new Contact(
                 row.getObject("id", UUID.class),
                 ContactKind.of(row.getString("kind")),
                 row.getString("value"),
                 since == null ? null : since.toInstant(),
-                row.getString("set_by"));
+                row.getString("set_by"),
+                row.getBoolean("own"),
+                verified == null ? null : verified.toInstant());
     }
 
     @Override

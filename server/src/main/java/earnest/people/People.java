@@ -113,13 +113,18 @@ public interface People {
      *
      * @param value E.164 or an address; never sent to a page whole
      * @param since when it was last changed, null: not known, which counts in full
+     * @param setBy who set it then, in words, or null
+     * @param own whether its person added it, and no directory
+     * @param verifiedAt when a code that was sent there came back as it was added, or null
      */
     record Contact(
             UUID id,
             ContactKind kind,
             String value,
             @Nullable Instant since,
-            @Nullable String setBy) {
+            @Nullable String setBy,
+            boolean own,
+            @Nullable Instant verifiedAt) {
         /** What a check on it rests on. */
         public String path() {
             return (kind.telephone() ? "phone:" : "mailbox:") + value;

@@ -136,7 +136,7 @@ class PersonDetails {
         }
         jdbc.batchUpdate(
                 "update contact set removed_at = ? where person_id = ? and kind = ? and removed_at"
-                        + " is null",
+                        + " is null and not own",
                 removed);
         jdbc.batchUpdate(
                 "insert into contact (id, person_id, kind, value, since, set_by, path_name) values"
@@ -156,8 +156,8 @@ class PersonDetails {
         Map<UUID, Map<String, String>> before = new HashMap<>();
         if (!known.isEmpty()) {
             jdbc.query(
-                    "select person_id, kind, value from contact where removed_at is null and"
-                            + " person_id in ("
+                    "select person_id, kind, value from contact where removed_at is null and not"
+                            + " own and person_id in ("
                             + "?, ".repeat(known.size() - 1)
                             + "?)",
                     found -> {

@@ -3,15 +3,9 @@ package earnest.selfservice;
 import earnest.access.GuessLimits;
 import earnest.access.Right;
 import earnest.access.SignedIn;
-import earnest.channels.Messages;
-import earnest.channels.Recipient;
 import earnest.ground.ApiCall;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
-import earnest.people.People;
-import earnest.record.Entry;
-import earnest.record.EntryKind;
-import earnest.record.TheRecord;
 import earnest.tickets.Tickets;
 
 import org.springframework.http.HttpStatus;
@@ -32,24 +26,14 @@ class Invitations {
     private static final GuessLimits.Limit A_DAY = new GuessLimits.Limit(2, Duration.ofDays(1));
 
     private final Tickets tickets;
-    private final People people;
-    private final Messages messages;
+    private final Inviting inviting;
     private final GuessLimits limits;
-    private final TheRecord record;
     private final Writes writes;
 
-    Invitations(
-            Tickets tickets,
-            People people,
-            Messages messages,
-            GuessLimits limits,
-            TheRecord record,
-            Writes writes) {
+    Invitations(Tickets tickets, Inviting inviting, GuessLimits limits, Writes writes) {
         this.tickets = tickets;
-        this.people = people;
-        this.messages = messages;
+        this.inviting = inviting;
         this.limits = limits;
-        this.record = record;
         this.writes = writes;
     }
 
@@ -84,22 +68,9 @@ class Invitations {
         if (person == null) {
             throw new Problem(409, "nobody-named", "Say first who the caller says they are.");
         }
-        People.Contact contact =
-                people.contacts(person).stream()
-                        .filter(one -> messages.reach(one).isPresent())
-                        .findFirst()
-                        .orElseThrow(
-                                () ->
-                                        new Problem(
-                                                409,
-                                                "not-reached",
-                                                "No message reaches them at a contact on record."));
-        messages.send(
-                InvitationText.OCCASION, person, new Recipient(ticket.id(), person, contact.id()));
-        record.append(
-                Entry.by(EntryKind.INVITED_TO_PROOFS, me.id(), me.name())
-                        .ticket(ticket.id(), ticket.conversation())
-                        .person(person, people.person(person).map(People.Person::name).orElse(null))
-                        .data("contact", contact.kind().words()));
+        if (!inviting.invite(person, ticket, me)) {
+            throw new Problem(
+                    409, "not-reached", "No message reaches them at a contact on record.");
+        }
     }
 }

@@ -68,6 +68,8 @@ class OwnProofsController {
      * @param lines to be kept on paper; else empty
      * @param browserMakes what the browser makes: options to create a credential (WebAuthn, section
      *     5.4), as JSON; null: nothing
+     * @param questions to choose from; else empty
+     * @param fewest so many of them are answered at least
      */
     @Schema(name = "OwnProofSettingUp")
     record Shown(
@@ -77,12 +79,17 @@ class OwnProofsController {
             @Nullable String address,
             int digits,
             List<String> lines,
-            @Nullable String browserMakes) {
+            @Nullable String browserMakes,
+            List<Question> questions,
+            int fewest) {
         @Override
         public String toString() {
             return "(what is shown once)";
         }
     }
+
+    @Schema(name = "OwnProofQuestion")
+    record Question(UUID id, String words) {}
 
     /** What was typed is a secret: it has no text form. */
     @Schema(name = "OwnProofCode")
@@ -184,7 +191,9 @@ class OwnProofsController {
             more =
                     "An authenticator counts once a code of it was given to confirm it. Recovery"
                             + " codes count at once, and those before are good for nothing any"
-                            + " more. The person is told wherever they are reached.",
+                            + " more. The person is told wherever they are reached. Questions"
+                            + " count once they were answered, as an object of question and"
+                            + " answer, in the place of the code.",
             refuses = {
                 "403 not-sure-enough",
                 "403 stopped",
@@ -193,7 +202,8 @@ class OwnProofsController {
                 "409 page-over",
                 "409 moved-on",
                 "409 held-by-another",
-                "409 enough-of-these"
+                "409 enough-of-these",
+                "409 too-few-questions"
             },
             example = "{\"method\": \"authenticator\"}")
     @PostMapping("/api/own/proofs")
@@ -220,7 +230,8 @@ class OwnProofsController {
                             case AUTHENTICATOR -> appAddress(session, text);
                             case DEVICE -> deviceAddress(text);
                         };
-                yield new Shown(factor, text, taker, address, digits, List.of(), null);
+                yield new Shown(
+                        factor, text, taker, address, digits, List.of(), null, List.of(), 0);
             }
             case SettingUp.Lines(UUID factor, List<Secret> lines) ->
                     new Shown(
@@ -230,9 +241,22 @@ class OwnProofsController {
                             null,
                             0,
                             lines.stream().map(line -> line.open(String::new)).toList(),
-                            null);
+                            null,
+                            List.of(),
+                            0);
             case SettingUp.Browser(UUID factor, String options) ->
-                    new Shown(factor, null, null, null, 0, List.of(), options);
+                    new Shown(factor, null, null, null, 0, List.of(), options, List.of(), 0);
+            case SettingUp.Questions(UUID factor, List<SettingUp.Asked> asked, int fewest) ->
+                    new Shown(
+                            factor,
+                            null,
+                            null,
+                            null,
+                            0,
+                            List.of(),
+                            null,
+                            asked.stream().map(one -> new Question(one.id(), one.words())).toList(),
+                            fewest);
         };
     }
 
@@ -285,6 +309,11 @@ class OwnProofsController {
                             robots.giveAnswerBack(session.nameMark());
                         }
                         return new Confirmed(right);
+                    } catch (Problem unfit) {
+                        if (unfit.type().equals("invalid")) {
+                            robots.giveAnswerBack(session.nameMark()); // nothing was guessed
+                        }
+                        throw unfit;
                     }
                 });
     }

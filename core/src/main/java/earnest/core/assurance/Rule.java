@@ -30,6 +30,8 @@ public record Rule(
         String channel,
         @Nullable Set<Route> handover,
         boolean linkCode) {
+    /** Stands for each action, system, group or channel. */
+    public static final String ANY = "*";
 
     public Rule {
         factors = Set.copyOf(factors);
@@ -40,8 +42,8 @@ public record Rule(
     boolean matches(Wanted wanted) {
         return covers(action, wanted.action())
                 && covers(system, wanted.system())
-                && (group.equals("*") || wanted.groups().contains(group))
-                && (channel.equals("*") || channel.equals(wanted.channel()));
+                && (group.equals(ANY) || wanted.groups().contains(group))
+                && (channel.equals(ANY) || channel.equals(wanted.channel()));
     }
 
     int specificity() {
@@ -49,10 +51,10 @@ public record Rule(
     }
 
     private static boolean covers(String pattern, String name) {
-        return pattern.equals("*") || pattern.equals(name);
+        return pattern.equals(ANY) || pattern.equals(name);
     }
 
     private static int named(String pattern, int weight) {
-        return pattern.equals("*") ? 0 : weight;
+        return pattern.equals(ANY) ? 0 : weight;
     }
 }

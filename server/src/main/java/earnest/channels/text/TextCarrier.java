@@ -78,7 +78,7 @@ class TextCarrier implements Carrier {
 
     @Override
     public boolean reaches(ContactKind kind) {
-        return kind == ContactKind.WORK_MOBILE;
+        return kind.mobile();
     }
 
     @Override

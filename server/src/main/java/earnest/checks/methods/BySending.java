@@ -1,6 +1,8 @@
 package earnest.checks.methods;
 
+import earnest.checks.Holdings;
 import earnest.core.assurance.Route;
+import earnest.people.ContactKind;
 import earnest.people.People;
 
 import java.time.Duration;
@@ -20,7 +22,7 @@ public abstract class BySending implements ProofMethod {
     }
 
     /** Whether it may go to a contact that the carrier reaches. */
-    protected boolean allowed(People.Contact contact) {
+    protected boolean allowed(ContactKind kind) {
         return true;
     }
 
@@ -35,8 +37,17 @@ public abstract class BySending implements ProofMethod {
     @Override
     public final List<Possible> offers(Known known) {
         return sending.reached(known, route).stream()
-                .filter(this::allowed)
+                .filter(contact -> allowed(contact.kind()))
                 .map(contact -> possible(contact, known))
+                .toList();
+    }
+
+    @Override
+    public final List<String> prospects(Holdings of) {
+        return of.contacts().stream()
+                .filter(kind -> route == Route.TEXT ? kind.mobile() : !kind.telephone())
+                .filter(this::allowed)
+                .map(ContactKind::path)
                 .toList();
     }
 

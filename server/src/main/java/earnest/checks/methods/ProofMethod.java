@@ -1,5 +1,6 @@
 package earnest.checks.methods;
 
+import earnest.checks.Holdings;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.tickets.Tickets;
@@ -30,6 +31,14 @@ public interface ProofMethod {
 
     /** What could be done for this person now. */
     List<Possible> offers(Known known);
+
+    /**
+     * What it would rest on for somebody who has these things, on a call and by themselves; for
+     * counting many people without a look at each. Empty: it would not serve them.
+     */
+    default List<String> prospects(Holdings of) {
+        return List.of();
+    }
 
     /**
      * Why it is not offered for this person now, in a sentence; asked only where nothing is. It
@@ -65,6 +74,11 @@ public interface ProofMethod {
     /** How people get what it rests on, by themselves; empty: they do not. */
     default Optional<Enrolling> enrolling() {
         return Optional.empty();
+    }
+
+    /** Whether it counts where this is wanted; where it does not, it is as if it had not passed. */
+    default boolean countsFor(String action) {
+        return true;
     }
 
     /** Whether somebody must be on the line to be asked. */

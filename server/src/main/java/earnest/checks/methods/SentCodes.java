@@ -8,7 +8,10 @@ import org.springframework.stereotype.Component;
 
 import java.util.UUID;
 
-/** The codes of checks: made again whenever they are needed, never stored. */
+/**
+ * The codes of checks, and of contacts that are added: made again whenever they are needed, never
+ * stored.
+ */
 @Component
 public class SentCodes {
     private static final int FIRST_ATTEMPT = 1;
@@ -19,11 +22,12 @@ public class SentCodes {
     }
 
     /** The code of a check. The caller wipes it. */
-    Secret code(UUID check) {
+    public Secret code(UUID check) {
         return SentCode.of(key, check, FIRST_ATTEMPT);
     }
 
-    boolean is(UUID check, Secret typed) {
+    /** Whether what was typed is the code of a check. */
+    public boolean is(UUID check, Secret typed) {
         try (Secret code = code(check)) {
             return code.sameAs(typed);
         }

@@ -1,6 +1,7 @@
 package earnest.checks.methods.authenticator;
 
 import earnest.checks.Enrolments;
+import earnest.checks.Holdings;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.Enrolling;
@@ -84,6 +85,13 @@ class AuthenticatorCode implements ProofMethod {
             }
         }
         return possible;
+    }
+
+    @Override
+    public List<String> prospects(Holdings of) {
+        return of.enrolled().contains("authenticator")
+                ? List.of("device:authenticator")
+                : List.of();
     }
 
     @Override

@@ -3,6 +3,7 @@ package earnest.checks.methods.callback;
 import earnest.channels.Messages;
 import earnest.channels.OutgoingCalls;
 import earnest.channels.Recipient;
+import earnest.checks.Holdings;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.CheckWords;
@@ -18,6 +19,7 @@ import earnest.core.assurance.Route;
 import earnest.core.passwords.Secret;
 import earnest.ground.JobQueue;
 import earnest.ground.Problem;
+import earnest.people.ContactKind;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
@@ -108,6 +110,14 @@ class CallBack implements ProofMethod {
         return known.contacts().stream()
                 .filter(contact -> contact.kind().telephone() && !known.recent(contact))
                 .map(CallBack::possible)
+                .toList();
+    }
+
+    @Override
+    public List<String> prospects(Holdings of) {
+        return of.contacts().stream()
+                .filter(ContactKind::telephone)
+                .map(ContactKind::path)
                 .toList();
     }
 

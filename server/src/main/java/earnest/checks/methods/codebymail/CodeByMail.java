@@ -4,7 +4,7 @@ import earnest.checks.methods.Check;
 import earnest.checks.methods.CodeBySending;
 import earnest.checks.methods.ForOneself;
 import earnest.core.assurance.Route;
-import earnest.people.People;
+import earnest.people.ContactKind;
 
 import org.springframework.stereotype.Component;
 
@@ -25,8 +25,8 @@ class CodeByMail extends CodeBySending {
     }
 
     @Override
-    protected boolean allowed(People.Contact contact) {
-        return !contact.kind().behindTheLock();
+    protected boolean allowed(ContactKind kind) {
+        return !kind.behindTheLock();
     }
 
     @Override

@@ -1,5 +1,6 @@
 package earnest.checks.methods.passkey;
 
+import earnest.checks.Holdings;
 import earnest.checks.Passkeys;
 import earnest.checks.methods.BySending;
 import earnest.checks.methods.Check;
@@ -113,6 +114,11 @@ class PasskeyUsed implements ProofMethod {
                                         true))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public List<String> prospects(Holdings of) {
+        return of.enrolled().contains("passkey") ? List.of("device:passkey") : List.of();
     }
 
     @Override

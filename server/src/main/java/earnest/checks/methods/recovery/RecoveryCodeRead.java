@@ -1,6 +1,7 @@
 package earnest.checks.methods.recovery;
 
 import earnest.checks.Enrolments;
+import earnest.checks.Holdings;
 import earnest.checks.RecoveryCodes;
 import earnest.checks.SettingUp;
 import earnest.checks.methods.Check;
@@ -83,6 +84,11 @@ class RecoveryCodeRead implements ProofMethod, Enrolling {
                                         new Asked(set.id())))
                 .stream()
                 .toList();
+    }
+
+    @Override
+    public List<String> prospects(Holdings of) {
+        return of.enrolled().contains("recovery-codes") ? List.of("recovery-codes") : List.of();
     }
 
     @Override

@@ -1,6 +1,7 @@
 package earnest.checks.methods.tap;
 
 import earnest.checks.Devices;
+import earnest.checks.Holdings;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.CheckState;
@@ -134,6 +135,11 @@ class TapApprove implements ProofMethod {
                                                 null,
                                                 Tapped.outside())));
         return possible;
+    }
+
+    @Override
+    public List<String> prospects(Holdings of) {
+        return of.enrolled().contains("device") ? List.of("device:tap") : List.of();
     }
 
     @Override

@@ -1,6 +1,4 @@
-package earnest.access;
-
-import earnest.ground.Problem;
+package earnest.ground;
 
 import jakarta.annotation.PreDestroy;
 
@@ -22,11 +20,11 @@ import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 
 /**
- * Analysts' passwords as Argon2id (RFC 9106), with OWASP's least parameters: 19 MiB, two passes,
- * one lane. What was kept with less is hashed anew when its owner signs in. Thread-safe.
+ * What people know, as Argon2id (RFC 9106), with OWASP's least parameters: 19 MiB, two passes, one
+ * lane. A password that was kept with less is hashed anew when its owner signs in. Thread-safe.
  */
 @Component
-class PasswordHashes {
+public class SlowHashes {
     private static final int SALT_BYTES = 16;
     private static final int HASH_BYTES = 32;
     private static final int LANES = 1;
@@ -47,7 +45,7 @@ class PasswordHashes {
                     0,
                     TimeUnit.SECONDS,
                     new ArrayBlockingQueue<>(WAITING),
-                    Thread.ofPlatform().name("password-", 1).daemon().factory());
+                    Thread.ofPlatform().name("slow-hash-", 1).daemon().factory());
 
     private final PasswordEncoder argon =
             new Argon2PasswordEncoder(SALT_BYTES, HASH_BYTES, LANES, MEMORY_KIB, PASSES);
@@ -58,25 +56,25 @@ class PasswordHashes {
                     () -> argon.encode("a password that nobody has"), hashing);
 
     /**
-     * The hash of a password.
+     * The hash of a password or an answer.
      *
      * @throws Problem 429 if too many wait
      */
-    String of(String password) {
-        return inTurn(() -> Objects.requireNonNull(argon.encode(password)));
+    public String of(String known) {
+        return inTurn(() -> Objects.requireNonNull(argon.encode(known)));
     }
 
     /**
-     * Whether a password is the one that was hashed.
+     * Whether it is what was hashed.
      *
      * @throws Problem 429 if too many wait
      */
-    boolean matches(String password, String hash) {
-        return inTurn(() -> argon.matches(password, hash));
+    public boolean matches(String known, String hash) {
+        return inTurn(() -> argon.matches(known, hash));
     }
 
     /** The same work as for a real one, for names that nobody has. */
-    void workInVain(String password) {
+    public void workInVain(String password) {
         matches(password, nobody.join());
     }
 
@@ -92,10 +90,12 @@ class PasswordHashes {
         } catch (TimeoutException e) {
             throw tooMany();
         } catch (ExecutionException e) {
-            throw new IllegalStateException("a password could not be looked at", e.getCause());
+            throw new IllegalStateException(
+                    "what somebody knows could not be looked at", e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IllegalStateException("interrupted while waiting to look at a password", e);
+            throw new IllegalStateException(
+                    "interrupted while waiting to look at what somebody knows", e);
         } finally {
             // Where nobody waits any more, it does not begin.
             result.cancel(false);
@@ -103,7 +103,7 @@ class PasswordHashes {
     }
 
     private static Problem tooMany() {
-        return new Problem(429, "slow-down", "Too many sign in at once. Try again in a minute.");
+        return new Problem(429, "slow-down", "Too much is asked at once. Try again in a minute.");
     }
 
     @PreDestroy
@@ -111,7 +111,8 @@ class PasswordHashes {
         hashing.shutdownNow();
     }
 
-    boolean isWeak(String hash) {
+    /** Whether a hash was made with less than is asked now. */
+    public boolean isWeak(String hash) {
         return argon.upgradeEncoding(hash);
     }
 }

@@ -1,8 +1,6 @@
-package earnest.access;
+package earnest.ground;
 
 import static org.assertj.core.api.Assertions.assertThat;
-
-import earnest.ground.Problem;
 
 import org.junit.jupiter.api.Test;
 
@@ -15,13 +13,13 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 
 /** So many at once, so many who wait, and an answer at once for everybody else. */
-class PasswordHashesTest {
+class SlowHashesTest {
     private static final int BURST = 300;
     private static final int ROOM = 102;
 
     @Test
     void whoeverIsTooManyIsToldSoAtOnceAndTheOthersAreAnswered() throws Exception {
-        PasswordHashes hashes = new PasswordHashes();
+        SlowHashes hashes = new SlowHashes();
         String hash = hashes.of("harbour");
         List<Integer> refused = new ArrayList<>();
         int matched = 0;

@@ -1,0 +1,84 @@
+package earnest.checks;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import earnest.App;
+import earnest.Judged;
+import earnest.checks.methods.madeup.HarbourWord;
+import earnest.testkit.Answer;
+import earnest.testkit.Desk;
+import earnest.testkit.Eventually;
+import earnest.testkit.OwnPage;
+
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+
+import java.util.List;
+
+/** An analyst takes away what somebody lost, with enough proof and never without. */
+@ExtendWith(App.Running.class)
+class LostFactorsTest {
+    private App app;
+    private Desk tove;
+    private String account;
+    private String ticket;
+    private String codes;
+
+    @BeforeEach
+    void somebodyHasSomething(App app) {
+        this.app = app;
+        app.needs("recovery-code", "badge", "text");
+        account = app.somebody();
+        OwnPage page = new OwnPage(app.httpFromElsewhere());
+        page.startForProofs(account).ok();
+        for (String gate : List.of("north", "south")) {
+            page.begin("harbour-word." + gate).ok();
+            page.type(HarbourWord.WORD).ok();
+        }
+        codes = page.setUp("recovery-code").ok().get("id").asString();
+        page.http().delete("/api/own/session").ok();
+        tove = app.desk("tove.rask");
+        ticket = tove.api().post("/api/visits").ok().get("ticket").asString();
+        tove.claim(ticket, account).ok();
+    }
+
+    private JsonNode factors() {
+        return tove.api().get("/api/tickets/" + ticket + "/factors").ok();
+    }
+
+    private Answer remove(Desk desk) {
+        return desk.api().delete("/api/tickets/" + ticket + "/factors/" + codes);
+    }
+
+    @Test
+    void withoutProofNothingIsTakenAway() {
+        assertThat(factors().get("factors").toString()).contains("Recovery codes");
+        assertThat(factors().at("/judged/verdict").asString()).isEqualTo("short");
+        assertThat(remove(tove).problem()).isEqualTo("not-sure-enough");
+        app.word(tove, ticket, "north");
+        app.word(tove, ticket, "south");
+        assertThat(remove(tove).problem()).as("nobody vouches").isEqualTo("not-sure-enough");
+        assertThat(remove(app.desk("jonas.lie")).problem()).isEqualTo("held-by-another");
+        assertThat(app.recorded(ticket, "factor-removed")).isFalse();
+        tove.close(ticket, "Only a trial.");
+    }
+
+    @Test
+    void withABadgeAndMoreItIsAndItsPersonIsTold() {
+        Judged.rulebookStands(app);
+        int texts = app.outside().texts(account).size();
+        tove.heard(ticket, tove.begin(ticket, "badge"), "fits").ok();
+        app.word(tove, ticket, "north");
+        assertThat(factors().at("/judged/verdict").asString()).isEqualTo("open");
+        remove(tove).ok();
+        assertThat(remove(tove).status()).isEqualTo(404);
+        assertThat(factors().get("factors").toString()).doesNotContain("Recovery codes");
+        assertThat(app.recorded(ticket, "factor-removed")).isTrue();
+        Eventually.waitFor("them to be told", () -> app.outside().texts(account).size() > texts);
+        Judged.allAllowed(app, ticket);
+        tove.close(ticket, "Their paper got wet.");
+    }
+}
