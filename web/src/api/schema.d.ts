@@ -981,7 +981,7 @@ export interface paths {
         };
         /**
          * Says who could prove themselves today, by vessel, port or group, and who could not.
-         * @description On a call, by what they have themselves: a badge at the counter and a colleague who vouches are left out. By the rulebook in force. The reading is an entry of the record.
+         * @description On a call, by what they have themselves: a badge at the counter, and a colleague or manager who vouches, are left out. By the rulebook in force. The reading is an entry of the record.
          */
         get: operations["coverage"];
         put?: never;

@@ -90,21 +90,26 @@ function Pair({ place, answer, options, change }: PairProps) {
   const id = useId();
   return (
     <li className="grid gap-1.5 border-hair border-t px-5 py-4">
-      <label className="text-[14.5px] text-muted" htmlFor={`${id}-q`}>
-        Question {place}
-      </label>
-      <select
-        id={`${id}-q`}
-        className="field min-h-12 w-full px-2 font-semibold"
-        value={answer.question}
-        onChange={(event) => change({ question: event.target.value })}
-      >
-        {options.map((one) => (
-          <option key={one.id} value={one.id}>
-            {one.words}
-          </option>
-        ))}
-      </select>
+      <span className="text-[14.5px] text-muted">Question {place}</span>
+      {/* The whole question shows, which a closed list would cut; the list lies over it, unseen. */}
+      <span className="relative grid grid-cols-[1fr_auto] items-center gap-2 rounded border border-rule px-3 py-2 font-semibold focus-within:outline-2 focus-within:outline-seal">
+        <span aria-hidden>{options.find((one) => one.id === answer.question)?.words}</span>
+        <span aria-hidden className="text-muted">
+          ▾
+        </span>
+        <select
+          aria-label={`Question ${place}`}
+          className="absolute inset-0 h-full w-full cursor-pointer opacity-0"
+          value={answer.question}
+          onChange={(event) => change({ question: event.target.value })}
+        >
+          {options.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.words}
+            </option>
+          ))}
+        </select>
+      </span>
       <label className="text-[14.5px] text-muted" htmlFor={`${id}-a`}>
         Your answer to question {place}
       </label>

@@ -90,8 +90,8 @@ export function CoverageQuestion({ asked }: { asked: ReactNode }) {
           <>
             <p className="mb-3 max-w-3xl">
               <b>{count(data.could)}</b> of {count(data.people)} people could, on a call and by what they have
-              themselves. A badge at the counter and a colleague who vouches are left out. What is new counts
-              little, so what is set up today shows here in two weeks.
+              themselves. A badge at the counter, and a colleague or manager who vouches, are left out. What
+              is new counts little, so what is set up today shows here in two weeks.
             </p>
             {said && (
               <p role="status" className="mb-3 max-w-3xl font-semibold text-good">

@@ -154,7 +154,9 @@ function Invite({ invite }: { invite: () => Promise<boolean> }) {
 function Claimed({ page, who, freshness, invite }: PersonProps) {
   const [all, setAll] = useState(false);
   const [lost, setLost] = useState(false);
-  useKeys(invite ? [{ key: "z", words: "What they lost", run: () => setLost(!lost) }] : []);
+  useKeys(invite ? [{ key: "z", words: "What they lost", run: () => setLost(!lost) }] : [], {
+    everywhere: true,
+  });
   const now = useNow();
   const earlier = all ? who.earlier : who.earlier.slice(0, 2);
   return (
@@ -184,7 +186,7 @@ function Claimed({ page, who, freshness, invite }: PersonProps) {
               className="block min-h-6 text-left text-muted text-xs underline"
               onClick={() => setLost(true)}
             >
-              Something of theirs is lost <Key>Z</Key>
+              Something is lost <Key>Z</Key>
             </button>
           )}
           {lost && <Lost page={page} close={() => setLost(false)} />}

@@ -10,9 +10,8 @@ import java.util.Set;
  *
  * @param contacts kinds of telephones and mailboxes on record
  * @param enrolled kinds of what they set up
- * @param manager whether the directory names one
  */
-public record Holdings(Set<ContactKind> contacts, Set<String> enrolled, boolean manager) {
+public record Holdings(Set<ContactKind> contacts, Set<String> enrolled) {
     public Holdings {
         contacts = Set.copyOf(contacts);
         enrolled = Set.copyOf(enrolled);

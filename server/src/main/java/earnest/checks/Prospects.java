@@ -17,9 +17,9 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 
 /**
- * Whether somebody could prove themselves on a call, by what they have alone: without a badge or a
- * colleague, for whom they would have to go somewhere. By the rulebook in force and the same
- * computation that decides. Thread-safe.
+ * Whether somebody could prove themselves on a call, by what they have alone: without a badge, a
+ * colleague or a manager, who may not be there. By the rulebook in force and the same computation
+ * that decides. Thread-safe.
  */
 @Component
 public class Prospects {

@@ -121,9 +121,9 @@ class CoverageController {
                     "Says who could prove themselves today, by vessel, port or group, and who could"
                             + " not.",
             more =
-                    "On a call, by what they have themselves: a badge at the counter and a"
-                            + " colleague who vouches are left out. By the rulebook in force. The"
-                            + " reading is an entry of the record.",
+                    "On a call, by what they have themselves: a badge at the counter, and a"
+                            + " colleague or manager who vouches, are left out. By the rulebook in"
+                            + " force. The reading is an entry of the record.",
             asked = {
                 "action=unlock: for what, as rules name it",
                 "system=directory: of which system",

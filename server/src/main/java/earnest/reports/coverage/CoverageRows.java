@@ -52,7 +52,7 @@ class CoverageRows {
         database.sql(
                         """
                         select p.id, p.name, p.account, coalesce(p.vessel, '') as vessel, coalesce(p.port, '') as port,
-                          p.manager_id is not null as manager, i.at as invited,
+                          i.at as invited,
                           (select group_concat(distinct c.kind) from contact c where c.person_id = p.id
                              and c.removed_at is null and (c.since is null or c.since < :old)) as contacts,
                           (select group_concat(distinct e.kind) from enrolment e where e.person_id = p.id
@@ -83,8 +83,7 @@ class CoverageRows {
                         set(row.getString("contacts"), ",").stream()
                                 .map(ContactKind::of)
                                 .collect(Collectors.toSet()),
-                        set(row.getString("enrolled"), ","),
-                        row.getBoolean("manager")),
+                        set(row.getString("enrolled"), ",")),
                 invited == null ? null : invited.toInstant());
     }
 

@@ -1,6 +1,5 @@
 package earnest.checks.methods.approver;
 
-import earnest.checks.Holdings;
 import earnest.checks.methods.Approvers;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.Form;
@@ -79,11 +78,6 @@ class ApproverVouches extends Vouching {
                                         new Vouched(null, known.recentPathDays(), voucher)))
                 .stream()
                 .toList();
-    }
-
-    @Override
-    public List<String> prospects(Holdings of) {
-        return of.manager() ? List.of("approver") : List.of();
     }
 
     @Override

@@ -2,7 +2,6 @@ package earnest.checks.methods.managerslink;
 
 import earnest.channels.Messages;
 import earnest.channels.Recipient;
-import earnest.checks.Holdings;
 import earnest.checks.methods.Approvers;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
@@ -91,11 +90,6 @@ class ManagersLink implements ProofMethod {
                                                                         .orElse(null))))
                 .stream()
                 .toList();
-    }
-
-    @Override
-    public List<String> prospects(Holdings of) {
-        return of.manager() ? List.of("approver") : List.of();
     }
 
     @Override
