@@ -58,7 +58,7 @@ PARTS="authenticator:server:checks/methods/authenticator call-back:server:checks
 code-by-text:server:checks/methods/codebytext number-shown:server:checks/methods/numbershown
 staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/codebymail link-by-text:server:checks/methods/linkbytext approver-link:server:checks/methods/managerslink
 link-by-mail:server:checks/methods/linkbymail tap-approve:server:checks/methods/tap passkey:server:checks/methods/passkey
-question:server:checks/methods/question approver:server:checks/methods/approver colleague:server:checks/methods/colleague badge:server:checks/methods/badge recovery-code:server:checks/methods/recovery
+question:server:checks/methods/question starter-code:server:checks/methods/starter quiet-words:server:checks/methods/quiet approver:server:checks/methods/approver colleague:server:checks/methods/colleague badge:server:checks/methods/badge recovery-code:server:checks/methods/recovery
 call:server:channels/call text:server:channels/text mail:server:channels/mail chat:server:chat mail-in:server:mailin ldap:connectors:connectors/ldap
 scim:connectors:connectors/scim"
 

@@ -38,6 +38,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/authenticators/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Brings in authenticators that were handed out, by a file of account and key.
+         * @description A line for each: an account, a comma, a key in base 32. Good lines are taken; each that is not is named. Whoever has an authenticator keeps theirs. To bring any in, show first that it is you.
+         */
+        post: operations["bringAuthenticatorsIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -205,6 +225,44 @@ export interface paths {
         put: operations["putOrganisation"];
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-services": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists services outside that say whether somebody is who they say. */
+        get: operations["outsideServices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-services/{service}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Describes how a service is asked, by samples, and what its answers mean.
+         * @description Its id is what rulebooks call it: until one gives it points, it is not offered. What is marked as user and password is kept apart, and the password is given to nobody. To describe one, show first that it is you.
+         */
+        put: operations["describeOutsideService"];
+        post?: never;
+        /** Takes the description of a service away; it is asked no more. */
+        delete: operations["removeOutsideService"];
         options?: never;
         head?: never;
         patch?: never;
@@ -435,6 +493,26 @@ export interface paths {
         put?: never;
         /** Looks at a new password by the rules of each system, as it is typed. */
         post: operations["tryOwnPassword"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/phone-lost": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes away, at once, all that proves the person and lives on their telephone.
+         * @description Authenticators, devices and passkeys. What they keep elsewhere stays. They are told wherever they are reached.
+         */
+        post: operations["ownPhoneLost"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1413,6 +1491,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Makes the code by which somebody sets up what proves them before day one.
+         * @description Shown once, good once, for a week, and only while they never had anything set up. Whoever makes it vouches for whoever is given it, and shows first that it is they.
+         */
+        post: operations["welcomeStarter"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/system-kinds": {
         parameters: {
             query?: never;
@@ -2221,6 +2319,19 @@ export interface components {
             key: string;
             label: string;
         };
+        AuthenticatorFile: {
+            text: string;
+        };
+        AuthenticatorFileCame: {
+            /** Format: int32 */
+            added: number;
+            wrong: components["schemas"]["AuthenticatorFileWrong"][];
+        };
+        AuthenticatorFileWrong: {
+            /** Format: int32 */
+            row: number;
+            words: string;
+        };
         CaseOnReport: {
             /** Format: date-time */
             began: string;
@@ -2708,6 +2819,47 @@ export interface components {
             /** Format: uuid */
             ticket: string;
         };
+        OutsideRequest: {
+            answer: string;
+            marks: {
+                [key: string]: string;
+            };
+            region?: string;
+            sample: string;
+            scheme?: string;
+        };
+        OutsideService: {
+            answerAt: string;
+            asks: string;
+            denied: string[];
+            /** Format: int32 */
+            everySeconds: number;
+            group?: string;
+            hasPassword: boolean;
+            id: string;
+            /** Format: int32 */
+            lastsSeconds: number;
+            looks: string;
+            no: string[];
+            over: string[];
+            title: string;
+            yes: string[];
+        };
+        OutsideServiceToDescribe: {
+            answerAt: string;
+            ask: components["schemas"]["OutsideRequest"];
+            denied: string[];
+            /** Format: int32 */
+            everySeconds: number;
+            group?: string;
+            /** Format: int32 */
+            lastsSeconds: number;
+            look: components["schemas"]["OutsideRequest"];
+            no: string[];
+            over: string[];
+            title: string;
+            yes: string[];
+        };
         OwnContact: {
             /** Format: uuid */
             id: string;
@@ -2766,6 +2918,10 @@ export interface components {
             remembers: number;
             rules: components["schemas"]["Rule"][];
             system: string;
+        };
+        OwnPhoneLost: {
+            /** Format: int32 */
+            taken: number;
         };
         OwnProof: {
             /** Format: uuid */
@@ -3426,6 +3582,15 @@ export interface components {
             stop?: string;
             stopped: boolean;
         };
+        StarterCodeMade: {
+            code: string;
+            /** Format: date-time */
+            until: string;
+        };
+        StarterToWelcome: {
+            /** Format: uuid */
+            person: string;
+        };
         StopLifting: {
             /** Format: date-time */
             askedAt: string;
@@ -3809,6 +3974,148 @@ export interface operations {
                      *       "status": 404,
                      *       "title": "unknown",
                      *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringAuthenticatorsIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "text": "account,key\nnobody.here,JBSWY3DPEHPK3PXPJBSWY3DPEHPK3PXP"
+                 *     }
+                 */
+                "application/json": components["schemas"]["AuthenticatorFile"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "added": 0,
+                     *       "wrong": [
+                     *         {
+                     *           "row": 2,
+                     *           "words": "Nobody has the account nobody.here."
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["AuthenticatorFileCame"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -5156,6 +5463,430 @@ export interface operations {
                      *       "status": 422,
                      *       "title": "invalid",
                      *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    outsideServices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "answerAt": "/says",
+                     *         "asks": "POST /voice/checks HTTP/1.1\r\nHost: 127.0.0.1:8090\r\nContent-Type: application/json\r\nContent-Length: 46\r\n\r\n{\"phone\": \"+447700900123\", \"ref\": \"reference\"}",
+                     *         "denied": [
+                     *           "not-asked"
+                     *         ],
+                     *         "everySeconds": 2,
+                     *         "hasPassword": false,
+                     *         "id": "voice",
+                     *         "lastsSeconds": 120,
+                     *         "looks": "GET /voice/checks/reference HTTP/1.1\r\nHost: 127.0.0.1:8090\r\n\r\n",
+                     *         "no": [
+                     *           "other"
+                     *         ],
+                     *         "over": [
+                     *           "nobody"
+                     *         ],
+                     *         "title": "Harbour voice",
+                     *         "yes": [
+                     *           "same"
+                     *         ]
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["OutsideService"][];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    describeOutsideService: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "answerAt": "/says",
+                 *       "ask": {
+                 *         "answer": "{\"id\": \"v-881\"}",
+                 *         "marks": {
+                 *           "number": "+447700900123",
+                 *           "reference": "check-1234"
+                 *         },
+                 *         "sample": "POST /voice/checks HTTP/1.1\nHost: 127.0.0.1:8090\nContent-Type: application/json\n\n{\"phone\": \"+447700900123\", \"ref\": \"check-1234\"}",
+                 *         "scheme": "http"
+                 *       },
+                 *       "denied": [
+                 *         "not-asked"
+                 *       ],
+                 *       "everySeconds": 2,
+                 *       "lastsSeconds": 120,
+                 *       "look": {
+                 *         "answer": "{\"id\": \"v-881\", \"says\": \"waits\"}",
+                 *         "marks": {
+                 *           "reference": "v-881"
+                 *         },
+                 *         "sample": "GET /voice/checks/v-881 HTTP/1.1\nHost: 127.0.0.1:8090",
+                 *         "scheme": "http"
+                 *       },
+                 *       "no": [
+                 *         "other"
+                 *       ],
+                 *       "over": [
+                 *         "nobody"
+                 *       ],
+                 *       "title": "Harbour voice",
+                 *       "yes": [
+                 *         "same"
+                 *       ]
+                 *     }
+                 */
+                "application/json": components["schemas"]["OutsideServiceToDescribe"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description built-in */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "built-in",
+                     *       "type": "urn:earnest:problem:built-in"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeOutsideService: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -7448,6 +8179,116 @@ export interface operations {
                      *       "status": 429,
                      *       "title": "too-many-tries",
                      *       "type": "urn:earnest:problem:too-many-tries"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ownPhoneLost: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "taken": 1
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnPhoneLost"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, not-sure-enough, stopped */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description held-by-another, moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "held-by-another",
+                     *       "type": "urn:earnest:problem:held-by-another"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -16225,6 +17066,160 @@ export interface operations {
             };
         };
     };
+    welcomeStarter: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "person": "0199c0de-0000-7000-8000-000000000001"
+                 *     }
+                 */
+                "application/json": components["schemas"]["StarterToWelcome"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "code": "2892 6883 3246",
+                     *       "until": "2026-12-07T11:52:02.068374Z"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["StarterCodeMade"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description about-yourself, no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "about-yourself",
+                     *       "type": "urn:earnest:problem:about-yourself"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description gone, not-a-starter */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "gone",
+                     *       "type": "urn:earnest:problem:gone"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     systemKinds: {
         parameters: {
             query?: never;
@@ -17873,7 +18868,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description database */
+            /** @description clock-differs, database */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -17883,8 +18878,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 503,
-                     *       "title": "database",
-                     *       "type": "urn:earnest:problem:database"
+                     *       "title": "clock-differs",
+                     *       "type": "urn:earnest:problem:clock-differs"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -19006,7 +20001,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description database */
+            /** @description clock-differs, database */
             503: {
                 headers: {
                     [name: string]: unknown;
@@ -19016,8 +20011,8 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 503,
-                     *       "title": "database",
-                     *       "type": "urn:earnest:problem:database"
+                     *       "title": "clock-differs",
+                     *       "type": "urn:earnest:problem:clock-differs"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

@@ -31,7 +31,7 @@ interface ProofsProps {
 export function Proofs({ page, name, own, leave }: ProofsProps) {
   const queries = useQueryClient();
   const proofs = useQuery({ queryKey: KEY, queryFn: () => ask(client.GET("/api/own/proofs")) });
-  const [settingUp, setSettingUp] = useState<OwnProofSettingUp>();
+  const [settingUp, setSettingUp] = useState<OwnProofSettingUp & { method: string }>();
   const [adding, setAdding] = useState<OwnContactKind>();
   const [said, setSaid] = useState("");
   /** Does something that changes the list. */
@@ -44,13 +44,21 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
     });
   const begin = (one: OwnProofAddable) =>
     act(async () => {
-      setSettingUp(await ask(client.POST("/api/own/proofs", { body: { method: one.method } })));
+      const begun = await ask(client.POST("/api/own/proofs", { body: { method: one.method } }));
+      setSettingUp({ ...begun, method: one.method });
       return "";
     });
   const remove = (one: OwnProof) =>
     act(async () => {
       await ask(client.DELETE("/api/own/proofs/{proof}", { params: { path: { proof: one.id } } }));
       return `${one.label} is taken away. You are told so wherever we reach you.`;
+    });
+  const phoneLost = () =>
+    act(async () => {
+      const { taken } = await ask(client.POST("/api/own/phone-lost"));
+      return taken === 0
+        ? "Nothing of yours lives on a phone."
+        : "All that lived on your phone is taken away. You are told so wherever we reach you.";
     });
   const done = (words: string) => {
     setSettingUp(undefined);
@@ -74,7 +82,13 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
     return settingUp.key ? (
       <NewKey page={page} name={name} own={own} setUp={settingUp} done={done} />
     ) : (
-      <NewLines page={page} name={name} setUp={settingUp} done={done} />
+      <NewLines
+        page={page}
+        name={name}
+        setUp={settingUp}
+        words={settingUp.method === "quiet-words" ? QUIET : PAPER}
+        done={done}
+      />
     );
   }
   return (
@@ -131,6 +145,14 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
       <div className="pt-6">
         <Contacts own={own} add={setAdding} said={setSaid} />
       </div>
+      <ul className="mb-5 border-rule border-t">
+        <TakeAway
+          label="My phone is lost"
+          note="takes away at once what lives on it: authenticator, device, passkey"
+          busy={own.busy}
+          remove={phoneLost}
+        />
+      </ul>
       <div className="px-5 pt-2">
         <Big look="quiet" disabled={own.busy} onClick={leave}>
           I am done
@@ -274,31 +296,49 @@ function NewPasskey({ page, name, own, setUp, done }: NewProps & { own: OwnPageI
   );
 }
 
-/** Codes for paper: shown once, written down or printed. */
-function NewLines({ page, name, setUp, done }: NewProps) {
+const PAPER = {
+  title: "Your recovery codes",
+  lead: "Write them down or print them, and keep them where you would keep a passport. Each is good once.",
+  foot: "They are shown this once. Codes that you had before are good for nothing any more.",
+  list: "Recovery codes",
+  have: "I have them on paper",
+  done: "Your recovery codes are set up. You are told so wherever we reach you.",
+};
+
+const QUIET = {
+  title: "Your quiet words",
+  lead: "If somebody forces you to call or to write to us, say these two words in the place of an answer, or in any line of a chat. We see it, and go on as if nothing was. Nothing of yours is changed then.",
+  foot: "They are shown this once. Learn them by heart: do not keep them where somebody else looks.",
+  list: "Quiet words",
+  have: "I know them by heart",
+  done: "Your quiet words are set up. You are told so wherever we reach you.",
+};
+
+/** What is shown once: codes for paper, or words for the memory. */
+function NewLines({ page, name, setUp, words, done }: NewProps & { words: typeof PAPER }) {
   return (
     <Phone
       organisation={page.organisation}
       name={name}
-      title="Your recovery codes"
-      lead="Write them down or print them, and keep them where you would keep a passport. Each is good once."
-      foot="They are shown this once. Codes that you had before are good for nothing any more."
+      title={words.title}
+      lead={words.lead}
+      foot={words.foot}
     >
-      <ol aria-label="Recovery codes" className="num mb-5 border-rule border-t text-[19px]">
+      <ol aria-label={words.list} className="num mb-5 border-rule border-t text-[19px]">
         {setUp.lines.map((line, i) => (
           <li key={line} className="grid grid-cols-[34px_1fr] border-hair border-b px-5 py-2">
-            <span className="text-muted">{i + 1}</span>
+            <span className="text-muted">{setUp.lines.length > 1 ? i + 1 : ""}</span>
             {line}
           </li>
         ))}
       </ol>
       <div className="grid gap-3 px-5 print:hidden">
-        <Big look="quiet" onClick={() => window.print()}>
-          Print them
-        </Big>
-        <Big onClick={() => done("Your recovery codes are set up. You are told so wherever we reach you.")}>
-          I have them on paper
-        </Big>
+        {setUp.lines.length > 1 && (
+          <Big look="quiet" onClick={() => window.print()}>
+            Print them
+          </Big>
+        )}
+        <Big onClick={() => done(words.done)}>{words.have}</Big>
       </div>
     </Phone>
   );

@@ -28,6 +28,7 @@ export const ringBackLater = (ticket: string, at?: Date) =>
 /** A message with the address of the page on which they set up what proves them. */
 export const inviteToProofs = (ticket: string) =>
   ask(client.POST("/api/tickets/{ticket}/invitation", path(ticket)));
+export const welcomeStarter = (person: string) => ask(client.POST("/api/starters", { body: { person } }));
 export const factorsOf = (ticket: string) => ask(client.GET("/api/tickets/{ticket}/factors", path(ticket)));
 export const takeFactorAway = (ticket: string, factor: string) =>
   ask(client.DELETE("/api/tickets/{ticket}/factors/{factor}", { params: { path: { ticket, factor } } }));

@@ -6,7 +6,9 @@ import { useShell } from "../../shell/context";
 import { Button } from "../../ui/parts";
 import { Slot } from "../../ui/slot";
 import { may } from "../place";
+import { AuthenticatorsPage } from "./authenticators";
 import { ChangeSystem } from "./change";
+import { OutsidePage } from "./outside";
 import { QuestionsPage } from "./questions";
 import { STATES } from "./sentence";
 import { SystemList } from "./system-list";
@@ -19,13 +21,24 @@ export function SetupPage() {
   const [what, setWhat] = useState<What>("systems");
   if (!may(me, "set-up")) return <p className="p-6">Only a steward sets Earnest up.</p>;
   const slot = <Slot label="What" value={what} choose={(to) => setWhat(to as What)} options={WHAT} />;
-  return what === "systems" ? <Systems what={slot} /> : <QuestionsPage what={slot} />;
+  switch (what) {
+    case "systems":
+      return <Systems what={slot} />;
+    case "questions":
+      return <QuestionsPage what={slot} />;
+    case "outside":
+      return <OutsidePage what={slot} />;
+    default:
+      return <AuthenticatorsPage what={slot} />;
+  }
 }
 
-type What = "systems" | "questions";
+type What = "systems" | "questions" | "outside" | "authenticators";
 const WHAT: [What, string][] = [
   ["systems", "systems"],
   ["questions", "people’s own questions"],
+  ["outside", "services that know people"],
+  ["authenticators", "authenticators by file"],
 ];
 
 const NEW = "";

@@ -97,12 +97,17 @@ public final class App {
                         "insert into rulebook (version, name, content, in_force_since) select"
                                 + " max(version) + 1, 'with the made-up method',"
                                 + " json_set(content, '$.checks.harbour-word', json_extract(:w,"
-                                + " '$')), utc_timestamp(6) from rulebook where version = (select"
+                                + " '$'), '$.checks.voice', json_extract(:v, '$')),"
+                                + " utc_timestamp(6) from rulebook where version = (select"
                                 + " max(version) from rulebook)")
                 .param(
                         "w",
                         "{\"factor\": \"has\", \"points\": 22, \"failed\": -8, \"work\": 5,"
                                 + " \"wait\": 0}")
+                .param(
+                        "v",
+                        "{\"factor\": \"is\", \"points\": 25, \"failed\": -20, \"work\": 5,"
+                                + " \"wait\": 30}")
                 .update();
     }
 

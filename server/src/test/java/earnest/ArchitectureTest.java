@@ -49,7 +49,12 @@ class ArchitectureTest {
                     "earnest.core.codes.RecoveryCode", // to show it in groups
                     "earnest.checks.RecoveryCodes", // to know it again
                     "earnest.core.codes.OwnAnswer", // to compare it
+                    "earnest.core.codes.Base32", // to read a key
+                    "earnest.checks.described.OutsideServiceClient", // to sign in
                     "earnest.checks.Questions", // to hash it
+                    "earnest.checks.QuietWords", // to look for them in what was said
+                    "earnest.checks.StarterCodes", // to know it again
+                    "earnest.checks.StarterController", // to show it to whoever gives it, once
                     "earnest.checks.methods.question.OwnQuestions", // to take it apart
                     "earnest.selfservice.OwnProofsController", // to show it to its person, once
                     "earnest.access.SessionController", // to show a key to its owner, once
@@ -91,6 +96,7 @@ class ArchitectureTest {
                     Set.of(
                             "ground.Lease",
                             "ground.HealthController",
+                            "ground.ClockWatch",
                             "ground.SchemaCheck",
                             "ground.KeyFiles",
                             "ground.CarefulJdbc"),

@@ -69,6 +69,7 @@ final class OwnPageExamples {
         String codes = page.setUp("recovery-code").ok().get("id").asString();
         examples.send(http, "ownProofs");
         examples.send(http, "removeOwnProof", Map.of("proof", codes));
+        examples.send(http, "ownPhoneLost");
         page.http().delete("/api/own/session").ok();
     }
 }

@@ -19,6 +19,10 @@ final class ProofExamples {
 
     static void send(App app, Desk tove, Http steward, ApiExamples examples) {
         catalogue(steward, examples);
+        examples.send(steward, "bringAuthenticatorsIn", Map.of());
+        examples.send(steward, "describeOutsideService", Map.of("service", "voice"));
+        examples.send(steward, "outsideServices");
+        examples.send(steward, "removeOutsideService", Map.of("service", "voice"));
         String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();
@@ -30,6 +34,25 @@ final class ProofExamples {
         String codes = page.setUp("recovery-code").ok().get("id").asString();
         lost(app, tove, account, codes, examples);
         coverage(tove, steward, examples);
+        starter(app, examples);
+    }
+
+    private static void starter(App app, ApiExamples examples) {
+        String account = app.somebody();
+        UUID person =
+                app.database()
+                        .sql("select id from person where account = :a")
+                        .param("a", account)
+                        .query(UUID.class)
+                        .single();
+        app.databaseAs("migrate")
+                .sql("delete from enrolment where person_id = :p")
+                .param("p", person)
+                .update();
+        examples.send(
+                app.desk("ravi.anand").api(),
+                "welcomeStarter",
+                Map.of("person", person.toString()));
     }
 
     private static void catalogue(Http steward, ApiExamples examples) {

@@ -60,27 +60,32 @@ function Typed({ ticket, check }: Props) {
   const [typed, setTyped] = useState("");
   const [said, setSaid] = useState("");
   const { digits, asks } = check.form;
-  const code = digits > 0;
+  // In the place of a code somebody may say words by which they are in need: then it is words.
+  const words = digits > 0 && /\p{L}/u.test(typed);
+  const code = digits > 0 && !words;
   const one = useOneAtATime();
   const submit = (value: string) =>
     one(async () => {
       let again = true;
       await notices.during(async () => {
         const outcome = await replyToCheck(ticket, check.id, { typed: value });
-        again = outcome.outcome === "wrong";
+        const wrong = outcome.outcome === "wrong";
+        again = wrong || outcome.outcome === "open";
         if (again) {
           setTyped("");
-          setSaid(`Wrong. ${outcome.triesLeft === 1 ? "One try" : `${outcome.triesLeft} tries`} left.`);
+          const left = outcome.triesLeft === 1 ? "One try" : `${outcome.triesLeft} tries`;
+          setSaid(wrong ? `Wrong. ${left} left.` : "");
           field.current?.focus();
         }
       });
       return again;
     });
   const change = (value: string) => {
-    const next = code ? value.replace(/\D/g, "").slice(0, digits) : value;
+    const asCode = digits > 0 && !/\p{L}/u.test(value);
+    const next = asCode ? value.replace(/\D/g, "").slice(0, digits) : value;
     setTyped(next);
     // A code submits itself at the last digit.
-    if (code && next.length === digits) void submit(next);
+    if (asCode && next.length === digits) void submit(next);
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when the form comes
   useEffect(() => {
@@ -102,10 +107,10 @@ function Typed({ ticket, check }: Props) {
         <input
           ref={field}
           className={`field mt-1 ${code ? "num text-lg tracking-[.3em]" : ""}`}
-          inputMode={code ? "numeric" : "text"}
+          inputMode={digits > 0 ? "numeric" : "text"}
           autoComplete="off"
           spellCheck={false}
-          maxLength={code ? 2 * digits : 160}
+          maxLength={160}
           value={typed}
           onChange={(event) => change(event.target.value)}
           onKeyDown={(event) => event.key === "Escape" && field.current?.blur()}

@@ -8,6 +8,7 @@ import { ColumnOf } from "../column";
 import { useNotices } from "../notices";
 import { Line } from "./line";
 import { Lost } from "./lost";
+import { Starter } from "./starter";
 import { WrittenTalk } from "./written";
 
 interface Props {
@@ -180,6 +181,7 @@ function Claimed({ page, who, freshness, invite }: PersonProps) {
         <Term words="Device">
           {who.devices.length > 0 ? `${who.devices.join(", ")} enrolled` : "nothing enrolled"}
           {invite && <Invite invite={invite} />}
+          {invite && who.devices.length === 0 && <Starter person={who.id} />}
           {invite && !lost && (
             <button
               type="button"

@@ -35,7 +35,7 @@ class ReportsTest {
             for (int i = 0; i < 20 && !page.content().contains("Half of them"); i++) {
                 page.waitForTimeout(1_000);
                 page.reload();
-                page.getByText("How long does it take").waitFor();
+                page.getByText("from ring to in").waitFor();
                 page.getByText("nobody came in again")
                         .or(page.getByText("Half of them"))
                         .first()

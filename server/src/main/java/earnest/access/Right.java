@@ -13,6 +13,7 @@ public enum Right {
     MANAGE_STAFF("say who works here", "a steward"),
     SET_UP("set Earnest up", "a steward"),
     SET_RULES("change the rules by which proof is judged", "a steward"),
+    WELCOME_STARTERS("make the code for somebody's first day", "a steward"),
     RELEASE_SIGN_IN("release somebody's sign-in", "a steward");
 
     private final String words;

@@ -15,6 +15,7 @@ public enum Role {
                     Right.READ_RECORD,
                     Right.RELEASE_SIGN_IN,
                     Right.LIFT_STOP,
+                    Right.WELCOME_STARTERS,
                     Right.SET_RULES)),
     AUDITOR(Set.of(Right.READ_RECORD, Right.EXPORT_RECORD, Right.ERASE_PERSONAL)),
     STEWARD(

@@ -110,7 +110,8 @@ class ChangeController {
                 "429 too-many-changes",
                 "409 held-by-another",
                 "409 closed",
-                "409 changed-meanwhile"
+                "409 changed-meanwhile",
+                "503 clock-differs"
             },
             example =
                     "{\"system\": \"directory\", \"action\": \"temporary-password\", "

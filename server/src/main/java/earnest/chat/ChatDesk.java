@@ -38,6 +38,7 @@ import java.util.stream.Stream;
  */
 @Service
 class ChatDesk {
+    private static final String FORCED = "they say that they are being forced";
     private static final int MOST_WORDS = 12;
 
     private final ChatRows rows;
@@ -237,6 +238,15 @@ class ChatDesk {
         }
         if (!read.secrets().isEmpty()) {
             written.told(chat.ticket(), "hidden-" + mark, Assistant.HIDDEN);
+        }
+        UUID person = ticket.person();
+        if (person != null && proof.saysForced(chat.ticket(), person, words)) {
+            // Whoever stands beside them reads what anybody reads who asks for a colleague.
+            if (chat.stage() == Chat.Stage.ASSISTANT && ticket.holder() == null) {
+                Written.Saying saying = new Written.Saying("I am asking somebody to come.");
+                go(chat, "a-" + mark, words, new Assistant.Next.HandsOver(FORCED, saying), meant);
+            }
+            return;
         }
         Understanding.Wanted sure =
                 read.wants().stream()

@@ -123,7 +123,8 @@ class Assessing {
                         conversations,
                         known.lifted(),
                         now);
-        Judge judge = new Judge(weighing, ticket, person, groups);
+        Judge judge =
+                new Judge(weighing, ticket, person, gathered.groups(known, book, side, groups));
         Map<Set<String>, List<Standing.Want>> alike =
                 wanted.stream()
                         .collect(

@@ -23,6 +23,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -214,6 +215,31 @@ class Gathered {
                 .flatMap(talk -> channels.address(talk.channel(), talk.facts()))
                 .map(TicketChannel.Address::value)
                 .orElse(null);
+    }
+
+    /** Those of the directory, and those in which somebody is by a method. */
+    Set<String> groups(
+            OfTicket of, Rulebooks.InForce book, Standing.Side side, Set<String> ofDirectory) {
+        Set<String> groups = new HashSet<>(ofDirectory);
+        Instant now = clock.instant();
+        for (ProofMethod method : methods.all()) {
+            if (book.rules().checks().containsKey(method.id())) {
+                groups.addAll(method.groups(of.known(method, book, side, now)));
+            }
+        }
+        return groups;
+    }
+
+    /** Whether somebody whom the organisation trusts stands behind what is set up here. */
+    boolean backed(OfTicket of) {
+        return of.checks().stream()
+                .filter(check -> check.state == CheckState.PASSED)
+                .filter(check -> check.personId.equals(of.person()))
+                .anyMatch(
+                        check ->
+                                methods.of(check)
+                                        .map(method -> method.standsBehind(check))
+                                        .orElse(false));
     }
 
     /** A check that could be made, with its method. */

@@ -4,6 +4,7 @@ import earnest.core.assurance.Explanation;
 import earnest.core.assurance.JudgedFile;
 import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
+import earnest.ground.ClockWatch;
 import earnest.ground.Problem;
 import earnest.people.People;
 import earnest.tickets.Tickets;
@@ -25,10 +26,12 @@ class Judging {
 
     private final Assessing assessing;
     private final People people;
+    private final ClockWatch clocks;
 
-    Judging(Assessing assessing, People people) {
+    Judging(Assessing assessing, People people, ClockWatch clocks) {
         this.assessing = assessing;
         this.people = people;
+        this.clocks = clocks;
     }
 
     Standing.Judged judge(Tickets.View ticket, Standing.Deed deed, Set<String> groups) {
@@ -45,6 +48,7 @@ class Judging {
                     "changed-meanwhile",
                     "The ticket names somebody else now. Look at the page again.");
         }
+        clocks.mustAgree();
         people.lock(person);
         Assessed assessed =
                 assessing.now(

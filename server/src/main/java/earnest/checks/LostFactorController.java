@@ -74,7 +74,8 @@ class LostFactorController {
                 "409 held-by-another",
                 "409 closed",
                 "409 nobody-named",
-                "409 changed-meanwhile"
+                "409 changed-meanwhile",
+                "503 clock-differs"
             })
     @DeleteMapping("/api/tickets/{ticket}/factors/{factor}")
     @ResponseStatus(HttpStatus.NO_CONTENT)

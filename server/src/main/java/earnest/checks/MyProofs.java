@@ -62,6 +62,14 @@ public interface MyProofs {
     boolean confirm(UUID ticket, Actor.Alone who, UUID factor, Secret typed);
 
     /**
+     * Takes all away that lives on a telephone, at once.
+     *
+     * @return how many that were
+     * @throws earnest.ground.Problem 403 if not enough is proved
+     */
+    int phoneLost(UUID ticket, Actor.Alone who);
+
+    /**
      * Takes one away.
      *
      * @throws earnest.ground.Problem 403 if not enough is proved, 404 if it is not theirs

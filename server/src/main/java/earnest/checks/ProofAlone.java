@@ -104,6 +104,13 @@ public interface ProofAlone {
     Optional<UUID> ticketIfPassed(UUID check);
 
     /**
+     * Whether what somebody wrote holds their quiet words: they are being forced. Then the desk is
+     * warned, and everything of theirs is stopped if anything was proved there or is under way. In
+     * the present transaction.
+     */
+    boolean saysForced(UUID ticket, UUID person, String words);
+
+    /**
      * The person did not ask for what was done on a ticket: what proved it last is taken back, and
      * everything of theirs is stopped. In the present transaction.
      */

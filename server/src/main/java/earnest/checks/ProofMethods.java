@@ -1,5 +1,6 @@
 package earnest.checks;
 
+import earnest.checks.methods.MoreMethods;
 import earnest.checks.methods.ProofMethod;
 
 import org.springframework.stereotype.Component;
@@ -14,8 +15,10 @@ import java.util.TreeMap;
 @Component
 class ProofMethods {
     private final Map<String, ProofMethod> methods = new TreeMap<>();
+    private final List<MoreMethods> more;
 
-    ProofMethods(List<ProofMethod> registered) {
+    ProofMethods(List<ProofMethod> registered, List<MoreMethods> more) {
+        this.more = more;
         for (ProofMethod method : registered) {
             if (methods.put(method.id(), method) != null) {
                 throw new IllegalStateException("two methods of proof are called " + method.id());
@@ -24,12 +27,24 @@ class ProofMethods {
     }
 
     Collection<ProofMethod> all() {
-        return methods.values();
+        Map<String, ProofMethod> all = null;
+        for (MoreMethods some : more) {
+            for (ProofMethod one : some.now()) {
+                if (all == null) {
+                    all = new TreeMap<>(methods);
+                }
+                all.putIfAbsent(one.id(), one);
+            }
+        }
+        return all == null ? methods.values() : all.values();
     }
 
     /** The method of a check; empty where its folder was taken away since. */
     Optional<ProofMethod> of(ProofCheck check) {
-        return Optional.ofNullable(methods.get(check.method));
+        ProofMethod known = methods.get(check.method);
+        return known != null
+                ? Optional.of(known)
+                : all().stream().filter(one -> one.id().equals(check.method)).findFirst();
     }
 
     /** The method of a check that is under way. */

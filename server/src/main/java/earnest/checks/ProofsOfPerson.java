@@ -23,6 +23,8 @@ class ProofsOfPerson implements MyProofs {
     private final Rulebooks rulebooks;
     private final Standing standing;
     private final MayEnrol right;
+    private final Gathered gathered;
+    private final EnrolmentRepository enrolments;
     private final FactorsTold told;
     private final TheRecord record;
     private final Writes writes;
@@ -32,6 +34,8 @@ class ProofsOfPerson implements MyProofs {
             Rulebooks rulebooks,
             Standing standing,
             MayEnrol right,
+            Gathered gathered,
+            EnrolmentRepository enrolments,
             FactorsTold told,
             TheRecord record,
             Writes writes) {
@@ -39,6 +43,8 @@ class ProofsOfPerson implements MyProofs {
         this.rulebooks = rulebooks;
         this.standing = standing;
         this.right = right;
+        this.gathered = gathered;
+        this.enrolments = enrolments;
         this.told = told;
         this.record = record;
         this.writes = writes;
@@ -121,6 +127,31 @@ class ProofsOfPerson implements MyProofs {
     }
 
     @Override
+    public int phoneLost(UUID ticketId, Actor.Alone who) {
+        return writes.get(
+                () -> {
+                    MayEnrol.Allowed allowed = right.must(ticketId, who);
+                    int taken = 0;
+                    for (Enrolling kind : kinds().values()) {
+                        if (kind.onPhone()) {
+                            for (Enrolling.Enrolled one : kind.of(who.person())) {
+                                kind.remove(who.person(), ticketId, one.id());
+                                record.append(
+                                        MayEnrol.entry(
+                                                EntryKind.FACTOR_REMOVED,
+                                                allowed,
+                                                one.id(),
+                                                one.label()));
+                                tell(allowed, one.id());
+                                taken++;
+                            }
+                        }
+                    }
+                    return taken;
+                });
+    }
+
+    @Override
     public void remove(UUID ticketId, Actor.Alone who, UUID factor) {
         writes.run(
                 () -> {
@@ -139,6 +170,9 @@ class ProofsOfPerson implements MyProofs {
     }
 
     private void added(MayEnrol.Allowed allowed, UUID factor, String method, String label) {
+        if (gathered.backed(gathered.known(allowed.ticket(), allowed.person().id()))) {
+            enrolments.lock(factor).orElseThrow().trusted = true;
+        }
         record.append(
                 MayEnrol.entry(EntryKind.FACTOR_ADDED, allowed, factor, label)
                         .data("method", method));

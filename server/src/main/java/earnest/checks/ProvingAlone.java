@@ -13,6 +13,7 @@ import earnest.tickets.Tickets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
+import java.time.Clock;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -31,9 +32,11 @@ class ProvingAlone implements ProofAlone {
     private final CheckRepository checks;
     private final WaysAlone ways;
     private final Stops stops;
+    private final QuietWords quiet;
     private final CheckLog log;
     private final People people;
     private final Tickets tickets;
+    private final Clock clock;
 
     ProvingAlone(
             Standing standing,
@@ -42,18 +45,22 @@ class ProvingAlone implements ProofAlone {
             CheckRepository checks,
             WaysAlone ways,
             Stops stops,
+            QuietWords quiet,
             CheckLog log,
             People people,
-            Tickets tickets) {
+            Tickets tickets,
+            Clock clock) {
         this.standing = standing;
         this.proving = proving;
         this.replies = replies;
         this.checks = checks;
         this.ways = ways;
         this.stops = stops;
+        this.quiet = quiet;
         this.log = log;
         this.people = people;
         this.tickets = tickets;
+        this.clock = clock;
     }
 
     /** A way with the offer that it stands for. */
@@ -222,6 +229,31 @@ class ProvingAlone implements ProofAlone {
         return checks.findById(check)
                 .filter(one -> one.state == CheckState.PASSED)
                 .map(one -> one.ticketId);
+    }
+
+    @Override
+    public boolean saysForced(UUID ticketId, UUID person, String words) {
+        try (Secret said = Secret.of(words)) {
+            if (!quiet.areIn(person, said)) {
+                return false;
+            }
+        }
+        Tickets.View ticket = tickets.lock(ticketId);
+        checks.findByTicketIdOrderByStartedAt(ticketId).stream()
+                .filter(check -> check.personId.equals(person))
+                .filter(check -> check.state == CheckState.PASSED || check.open(clock.instant()))
+                .reduce((a, b) -> b)
+                .ifPresent(
+                        last -> {
+                            log.end(
+                                    ticket,
+                                    last,
+                                    QuietWords.SAID,
+                                    CheckLog.There.of(new Actor.Alone(person)));
+                            stops.everywhere(last);
+                        });
+        tickets.warn(ticketId, QuietWords.WARNING);
+        return true;
     }
 
     @Override

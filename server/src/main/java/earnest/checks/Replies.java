@@ -1,10 +1,12 @@
 package earnest.checks;
 
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.Form;
 import earnest.checks.methods.OutsideReplies;
 import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
+import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
 import earnest.record.EntryKind;
@@ -30,6 +32,7 @@ class Replies implements OutsideReplies {
     private final ProofMethods methods;
     private final Tickets tickets;
     private final Stops stops;
+    private final QuietWords quiet;
     private final CheckLog log;
     private final Writes writes;
     private final Clock clock;
@@ -39,6 +42,7 @@ class Replies implements OutsideReplies {
             ProofMethods methods,
             Tickets tickets,
             Stops stops,
+            QuietWords quiet,
             CheckLog log,
             Writes writes,
             Clock clock) {
@@ -46,6 +50,7 @@ class Replies implements OutsideReplies {
         this.methods = methods;
         this.tickets = tickets;
         this.stops = stops;
+        this.quiet = quiet;
         this.log = log;
         this.writes = writes;
         this.clock = clock;
@@ -77,8 +82,23 @@ class Replies implements OutsideReplies {
                     if (method.needsSomebodyOnTheLine()) {
                         ticket.mustBeSpeaking();
                     }
-                    return take(ticket, check, method, method.reply(check, reply), there);
+                    return take(ticket, check, method, result(check, method, actor, reply), there);
                 });
+    }
+
+    /** In the place of an answer, somebody may say that they are being forced. */
+    private Result result(ProofCheck check, ProofMethod method, Actor actor, Reply reply) {
+        if (actor instanceof Actor.AtDesk && reply instanceof Reply.Typed(Secret typed)) {
+            if (quiet.areIn(check.personId, typed)) {
+                tickets.warn(check.ticketId, QuietWords.WARNING);
+                return QuietWords.SAID;
+            }
+            if (method.form(check) instanceof Form.Code && QuietWords.hasLetters(typed)) {
+                throw Problem.invalid(
+                        "That is no code, and was not counted. Digits are asked for.");
+            }
+        }
+        return method.reply(check, reply);
     }
 
     private static void mustGoOn(Tickets.View ticket, ProofCheck check) {

@@ -36,6 +36,7 @@ public class Epoch {
                     "account",
                     "contact",
                     "organisation",
+                    "outside_service",
                     "people_source",
                     "person",
                     "person_entry",

@@ -57,6 +57,7 @@ public enum EntryKind {
     STOP_LIFT_REFUSED("did not agree to lift the stop of {person}"),
     STOP_LIFTED("agreed to lift the stop of {person}"),
 
+    STARTER_WELCOMED("made the code for the first day of {person}"),
     INVITED_TO_PROOFS("invited {person} to set up what proves them, to {contact}"),
     FACTOR_ADDED("set up as a proof: {what}"),
     FACTOR_REMOVED("took away as a proof: {what}"),
@@ -136,6 +137,9 @@ public enum EntryKind {
     SOURCE_SET_UP("set up where people come from: {sourceName}"),
     SOURCE_TAKEN_AWAY("took {sourceName} away, from where {people} people came"),
     ORGANISATION_SET_UP("set what holds for the whole desk: {fields}"),
+    OUTSIDE_SERVICE_DESCRIBED("described the outside service {what}"),
+    OUTSIDE_SERVICE_TAKEN_AWAY("took the outside service {what} away"),
+    AUTHENTICATORS_BROUGHT_IN("brought {count} authenticators in by a file"),
     QUESTION_ADDED("added the question “{what}” for people to answer"),
     QUESTION_RETIRED("retired the question “{what}”"),
     QUESTIONS_COUNT_FOR("set what right answers to people's own questions count for: {what}"),

@@ -103,6 +103,10 @@ class OwnProofsController {
     @Schema(name = "OwnProofConfirmed")
     record Confirmed(boolean right) {}
 
+    /** How many were taken away. */
+    @Schema(name = "OwnPhoneLost")
+    record PhoneLost(int taken) {}
+
     private final OwnPageDesk desk;
     private final MyProofs proofs;
     private final Robots robots;
@@ -315,6 +319,32 @@ class OwnProofsController {
                         }
                         throw unfit;
                     }
+                });
+    }
+
+    @ApiCall(
+            id = "ownPhoneLost",
+            summary =
+                    "Takes away, at once, all that proves the person and lives on their telephone.",
+            more =
+                    "Authenticators, devices and passkeys. What they keep elsewhere stays. They are"
+                            + " told wherever they are reached.",
+            refuses = {
+                "403 not-sure-enough",
+                "403 stopped",
+                "403 needs-second-person",
+                "401 page-over",
+                "409 page-over",
+                "409 moved-on",
+                "409 held-by-another"
+            })
+    @PostMapping("/api/own/phone-lost")
+    PhoneLost phoneLost(HttpServletRequest request) {
+        return time.answerLong(
+                () -> {
+                    OwnSession session = step(request);
+                    return new PhoneLost(
+                            proofs.phoneLost(ticket(session), OwnPageDesk.who(session)));
                 });
     }
 

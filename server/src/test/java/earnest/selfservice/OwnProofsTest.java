@@ -162,6 +162,31 @@ class OwnProofsTest {
     }
 
     @Test
+    void aLostPhoneTakesAllWithItThatLivedOnIt() {
+        app.needs("authenticator");
+        prove();
+        page.setUp("recovery-code").ok();
+        JsonNode begun = page.setUp("authenticator").ok();
+        assertThat(
+                        page.confirm(begun.get("id").asString(), code(begun))
+                                .ok()
+                                .get("right")
+                                .asBoolean())
+                .isTrue();
+        int had = mine("authenticator").size();
+        assertThat(had).isPositive();
+        assertThat(page.http().post("/api/own/phone-lost").ok().get("taken").asInt())
+                .isEqualTo(had);
+        assertThat(mine("authenticator")).isEmpty();
+        assertThat(mine("recovery-code")).as("on paper").hasSize(1);
+        assertThat(app.recorded(ticket().toString(), "factor-removed")).isTrue();
+        OwnPage nobody = new OwnPage(app.httpFromElsewhere());
+        nobody.startForProofs(app.somebody()).ok();
+        assertThat(nobody.http().post("/api/own/phone-lost").problem())
+                .isEqualTo("not-sure-enough");
+    }
+
+    @Test
     void aFreshSetMakesTheOneBeforeGoodForNothing() {
         prove();
         String first = page.setUp("recovery-code").ok().get("id").asString();

@@ -7,6 +7,7 @@ import earnest.standins.lantern.Lantern;
 import earnest.standins.line.Switchboard;
 import earnest.standins.mail.Mailboxes;
 import earnest.standins.pockets.Pockets;
+import earnest.standins.voice.Voice;
 
 import java.io.IOException;
 import java.nio.file.Path;
@@ -23,9 +24,17 @@ public final class Main {
         Switchboard switchboard = new Switchboard(installation, args[2]);
         Mailboxes mailboxes = new Mailboxes(Integer.parseInt(args[4]), Integer.parseInt(args[5]));
         Lantern lantern = new Lantern(installation, Integer.parseInt(args[0]));
+        Voice voice = new Voice(installation);
         Pockets pockets =
                 new Pockets(
-                        installation, gateway, switchboard, mailboxes, lantern, args[2], args[3]);
+                        installation,
+                        gateway,
+                        switchboard,
+                        mailboxes,
+                        lantern,
+                        voice,
+                        args[2],
+                        args[3]);
         server.on("GET", "/health", request -> Map.of("state", "up"));
         server.on("GET", "/pages/*", request -> new Server.Page(request.part(0)));
         gateway.serve(server);
@@ -33,6 +42,7 @@ public final class Main {
         mailboxes.serve(server);
         pockets.serve(server);
         lantern.serve(server);
+        voice.serve(server);
         new ShoreCloud(installation).serve(server);
         server.start(Integer.parseInt(args[0]));
     }

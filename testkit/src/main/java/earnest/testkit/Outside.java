@@ -176,6 +176,24 @@ public final class Outside {
         standins.post("/api/lantern/mode", Map.of("mode", mode)).ok();
     }
 
+    /** How the service that listens to voices behaves from now on. */
+    public void voice(String mode) {
+        standins.post("/api/voice/mode", Map.of("mode", mode)).ok();
+    }
+
+    /** Waits until that service calls somebody, and says what it hears. */
+    public void speak(String account, String says) {
+        JsonNode call =
+                Eventually.get(
+                        "a call of the voice service",
+                        () ->
+                                StreamSupport.stream(
+                                                pocket(account).get("voice").spliterator(), false)
+                                        .findFirst());
+        String id = call.get("id").asString();
+        standins.post("/api/pockets/" + account + "/voice/" + id + "/" + says, Map.of()).ok();
+    }
+
     /** Waits until Lantern asks somebody; gives what it shows. */
     public String lanternShows(String account) {
         return lanternAsks(account).get("shows").asString();

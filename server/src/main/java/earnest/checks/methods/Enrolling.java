@@ -20,6 +20,11 @@ public interface Enrolling {
     /** What it is, for somebody who does not know. */
     String note();
 
+    /** Whether it lives on a telephone, and is lost with it. */
+    default boolean onPhone() {
+        return false;
+    }
+
     /** What somebody has, the one that they have longest first. */
     List<Enrolled> of(UUID person);
 

@@ -81,6 +81,19 @@ public interface ProofMethod {
         return true;
     }
 
+    /** Groups in which somebody is by this method, beside those that the directory names. */
+    default Set<String> groups(Known known) {
+        return Set.of();
+    }
+
+    /**
+     * Whether a passed check of it stands behind what is set up after it, so that this counts in
+     * full at once (somebody whom the organisation trusts saw them, or gave them a code).
+     */
+    default boolean standsBehind(Check check) {
+        return false;
+    }
+
     /** Whether somebody must be on the line to be asked. */
     default boolean needsSomebodyOnTheLine() {
         return true;

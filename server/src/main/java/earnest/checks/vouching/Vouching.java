@@ -53,6 +53,12 @@ public abstract class Vouching implements ProofMethod {
         return Optional.ofNullable(vouched(check).voucher());
     }
 
+    /** Whoever says yes showed that it is they. */
+    @Override
+    public final boolean standsBehind(Check check) {
+        return true;
+    }
+
     @Override
     public final Duration lasts() {
         return LASTS;

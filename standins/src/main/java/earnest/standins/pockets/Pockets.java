@@ -9,6 +9,7 @@ import earnest.standins.lantern.Lantern;
 import earnest.standins.line.Switchboard;
 import earnest.standins.mail.Mail;
 import earnest.standins.mail.Mailboxes;
+import earnest.standins.voice.Voice;
 import earnest.standins.world.Person;
 
 import tools.jackson.databind.JsonNode;
@@ -30,6 +31,7 @@ public final class Pockets {
     private final Switchboard switchboard;
     private final Mailboxes mailboxes;
     private final Lantern lantern;
+    private final Voice voice;
     private final Laptop laptop;
     private final Phones phones;
 
@@ -39,6 +41,7 @@ public final class Pockets {
             Switchboard switchboard,
             Mailboxes mailboxes,
             Lantern lantern,
+            Voice voice,
             String earnestUrl,
             String directoryUrl)
             throws IOException {
@@ -47,6 +50,7 @@ public final class Pockets {
         this.switchboard = switchboard;
         this.mailboxes = mailboxes;
         this.lantern = lantern;
+        this.voice = voice;
         this.laptop = new Laptop(directoryUrl);
         this.phones = new Phones(earnestUrl, installation.home().resolve("world/device-keys.json"));
     }
@@ -104,6 +108,7 @@ public final class Pockets {
         pocket.put("calls", switchboard.to(phones));
         pocket.put("device", this.phones.shown(p.account()));
         pocket.put("lantern", lantern.asks(p.account()));
+        pocket.put("voice", voice.calling(phones));
         pocket.put(
                 "signIn",
                 installation

@@ -38,6 +38,11 @@ class OwnAuthenticator implements Enrolling {
     }
 
     @Override
+    public boolean onPhone() {
+        return true;
+    }
+
+    @Override
     public List<Enrolled> of(UUID person) {
         return enrolments.authenticators(person).stream()
                 .map(

@@ -71,6 +71,11 @@ class BadgeShown implements ProofMethod {
     }
 
     @Override
+    public boolean standsBehind(Check check) {
+        return true;
+    }
+
+    @Override
     public String missing(Known known) {
         return "They do not stand before you.";
     }

@@ -40,6 +40,11 @@ class OwnPasskey implements Enrolling {
     }
 
     @Override
+    public boolean onPhone() {
+        return true;
+    }
+
+    @Override
     public List<Enrolled> of(UUID person) {
         return passkeys.of(person).stream()
                 .map(

@@ -40,6 +40,11 @@ class OwnDevice implements Enrolling {
     }
 
     @Override
+    public boolean onPhone() {
+        return true;
+    }
+
+    @Override
     public List<Enrolled> of(UUID person) {
         return devices.of(person).stream()
                 .map(
