@@ -219,6 +219,7 @@ interface OffersProps {
  */
 function Offers({ page, placed, enough }: OffersProps) {
   const [more, setMore] = useState(false);
+  const [from, setFrom] = useState(0);
   const notices = useNotices();
   const begin = async (offer: string) => {
     setMore(false);
@@ -228,13 +229,17 @@ function Offers({ page, placed, enough }: OffersProps) {
   const shown = enough && !more ? [] : groups(placed, more);
   const inTurn = shown.flatMap((group) => group.placed);
   const hidden = placed.length - inTurn.length;
+  // There are nine digits: where there are more checks, they go on to the next nine.
+  const turns = hidden === 0 && inTurn.length > DIGITS;
+  const turn = () => setFrom(from + DIGITS < inTurn.length ? from + DIGITS : 0);
   useKeys([
-    ...inTurn.slice(0, DIGITS).map(({ offer }, i) => ({
+    ...inTurn.slice(from, from + DIGITS).map(({ offer }, i) => ({
       key: String(i + 1),
       words: offer.label,
       run: () => void begin(offer.id),
     })),
     ...(hidden > 0 ? [{ key: "0", words: "Show more checks", run: () => setMore(true) }] : []),
+    ...(turns ? [{ key: "0", words: "Digits for the next checks", run: turn }] : []),
   ]);
   return (
     <>
@@ -246,7 +251,7 @@ function Offers({ page, placed, enough }: OffersProps) {
               <OfferLine
                 key={one.offer.id}
                 placed={one}
-                digit={inTurn.indexOf(one) + 1}
+                digit={inTurn.indexOf(one) - from + 1}
                 begin={() => void begin(one.offer.id)}
               />
             ))}
@@ -256,6 +261,11 @@ function Offers({ page, placed, enough }: OffersProps) {
       {hidden > 0 && (
         <Button quiet hotkey="0" onClick={() => setMore(true)}>
           {enough ? "More checks" : `${hidden} more`}
+        </Button>
+      )}
+      {turns && (
+        <Button quiet hotkey="0" onClick={turn}>
+          Digits for the next ones
         </Button>
       )}
       {(more || placed.length === 0) && <Missing reckoning={page.proof} />}
@@ -299,7 +309,7 @@ function OfferLine({ placed: { offer, quick }, digit, begin }: OfferLineProps) {
         onClick={begin}
         className={`mb-1 grid w-full grid-cols-[24px_1fr_auto] items-center gap-2 rounded border bg-sheet px-2 py-1.5 text-left ${quick ? "border-good shadow-[inset_3px_0_var(--good)]" : "border-rule"}`}
       >
-        {digit <= DIGITS ? <Key>{digit}</Key> : <span />}
+        {digit >= 1 && digit <= DIGITS ? <Key>{digit}</Key> : <span />}
         <span>
           {offer.label}
           <small className="block text-muted text-xs">

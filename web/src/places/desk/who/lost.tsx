@@ -80,8 +80,10 @@ function allowed(judged: Judgement) {
       return "No rule allows this. Ask the steward.";
     default:
       return `To take one away, more is asked: ${[
-        ...(judged.points > 0 ? [`${judged.standing} of ${judged.asks} points`] : []),
+        ...(judged.points > 0
+          ? [`${judged.standing < 0 ? "−" : ""}${Math.abs(judged.standing)} of ${judged.asks} points`]
+          : []),
         ...judged.also,
-      ].join(", ")}.`;
+      ].join("; ")}.`;
   }
 }

@@ -18,6 +18,11 @@ final class Proving {
                         .first();
         if (line.locator("kbd").count() == 0) {
             who.press("0");
+            line.waitFor();
+        }
+        // There are nine digits; they go on to the next nine.
+        if (line.locator("kbd").count() == 0) {
+            who.press("0");
         }
         who.press(line.locator("kbd").first().innerText().strip());
     }
