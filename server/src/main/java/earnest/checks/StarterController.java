@@ -29,6 +29,9 @@ import java.util.UUID;
 /** A lead has a code for somebody's first day. */
 @RestController
 class StarterController {
+    /** As rules name those of whom more is asked. */
+    private static final String PRIVILEGED = "privileged";
+
     @Schema(name = "StarterToWelcome")
     record ToWelcome(@NotNull UUID person) {}
 
@@ -89,6 +92,14 @@ class StarterController {
         if (person.gone()) {
             throw new Problem(
                     409, "gone", "The directory does not have them any more. Ask who hired them.");
+        }
+        if (people.groups(id).contains(PRIVILEGED)) {
+            // One lead alone would make somebody of whom more is asked than of others.
+            throw new Problem(
+                    409,
+                    "not-a-starter",
+                    "They are privileged. What proves them is set up after a badge at the"
+                            + " counter.");
         }
         StarterCodes.Made made = codes.make(id, me.id());
         record.append(

@@ -179,6 +179,18 @@ class StarterCodeTest {
     }
 
     @Test
+    void nobodyPrivilegedIsWelcomedByALeadAlone() {
+        // Whoever has a role here is, by their own account.
+        person =
+                app.database()
+                        .sql("select id from person where account = 'trask'")
+                        .query(UUID.class)
+                        .single();
+        assertThat(welcome(ravi).problem()).isEqualTo("not-a-starter");
+        assertThat(welcome(ravi).text()).contains("privileged");
+    }
+
+    @Test
     void onlyALeadMakesOneAndOfItIsKeptAMark() {
         assertThat(welcome(app.desk("tove.rask").api()).problem()).isEqualTo("no-right");
         assertThat(welcome(app.desk("maren.holt").api()).problem()).isEqualTo("no-right");
