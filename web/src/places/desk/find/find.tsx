@@ -34,7 +34,9 @@ export function Find() {
   const [at, setAt] = useState(0);
   /** For what Enter was pressed before the answer was there. */
   const [eager, setEager] = useState("");
-  const asked = useSettled(text.trim());
+  const settled = useSettled(text.trim());
+  // What is taken back is gone at once; only what is typed waits until typing pauses.
+  const asked = text.trim().length > 1 ? settled : "";
   const ticket = useLocation()[0].match(/^\/desk\/([0-9a-f-]{36})$/)?.[1];
   const found = useQuery({
     queryKey: ["find", asked],
