@@ -38,26 +38,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/authenticators/file": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /**
-         * Brings in authenticators that were handed out, by a file of account and key.
-         * @description A line for each: an account, a comma, a key in base 32. Good lines are taken; each that is not is named. Whoever has an authenticator keeps theirs. To bring any in, show first that it is you.
-         */
-        post: operations["bringAuthenticatorsIn"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/demo": {
         parameters: {
             query?: never;
@@ -149,6 +129,46 @@ export interface paths {
          * @description The signature is over {"count", "device", "states": "earnest-device-asks/1"}; each count is greater than any that the device signed before. The word is there once yes was said.
          */
         post: operations["askForDevice"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handed-out/authenticators": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Brings in authenticators that were handed out, by a file of account and key.
+         * @description A line for each: an account, a comma, a key in base 32. Good lines are taken; each that is not is named. Whoever has an authenticator keeps theirs. What comes in is new for a while, and each person is told. To bring any in, show first that it is you.
+         */
+        post: operations["bringAuthenticatorsIn"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/handed-out/devices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Brings in devices that answer, by a file of account, id and public key.
+         * @description A line for each: an account, the device's id (a UUID) and the public half of its Ed25519 key (32 bytes in base64url), with commas between. Else as bringAuthenticatorsIn.
+         */
+        post: operations["bringDevicesIn"];
         delete?: never;
         options?: never;
         head?: never;
@@ -257,12 +277,49 @@ export interface paths {
         get?: never;
         /**
          * Describes how a service is asked, by samples, and what its answers mean.
-         * @description Its id is what rulebooks call it: until one gives it points, it is not offered. What is marked as user and password is kept apart, and the password is given to nobody. To describe one, show first that it is you.
+         * @description Its id is what rulebooks call it: until one gives it points, it is not offered. What is marked as user and password is kept apart, and the password is given to nobody. Where there is another steward, they agree before it is asked. To describe one, show first that it is you.
          */
         put: operations["describeOutsideService"];
         post?: never;
         /** Takes the description of a service away; it is asked no more. */
         delete: operations["removeOutsideService"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-services/{service}/agree": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Agrees to a description that another steward made: it may be asked then. */
+        post: operations["agreeToOutsideService"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/outside-services/{service}/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Asks a service about whoever tries it, once, and says each step.
+         * @description Nothing counts for anybody. It may be tried before anybody agreed to it.
+         */
+        post: operations["tryOutsideService"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -622,6 +679,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own/wants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Goes on for something else, such as an own password, in the same visit.
+         * @description What was proved so far stands. What the rules ask more is proved first.
+         */
+        put: operations["goOnWithOwnPage"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own/ways": {
         parameters: {
             query?: never;
@@ -650,6 +727,27 @@ export interface paths {
         put?: never;
         /** Gives the code for what is under way. A wrong one is a result. */
         post: operations["replyOwnWay"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/own/wishes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Says how the person of the page wants to be spoken with. */
+        get: operations["ownWishes"];
+        /**
+         * Sets how the person of the page wants to be spoken with.
+         * @description It is the first that an analyst reads, and is never held against them. Where somebody else hears it, no password is spoken.
+         */
+        put: operations["putOwnWishes"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1313,7 +1411,7 @@ export interface paths {
         put?: never;
         /**
          * Signs somebody in.
-         * @description The answer and its time are the same for a name that is not there. Whoever knows the password and sends no code is told that one is wanted, or that their authenticator is to be set up first. A new token comes with the answer, as the cookie XSRF-TOKEN.
+         * @description The answer and its time are the same for a name that is not there. Whoever knows the password and sends neither code nor passkey is told which is wanted, or that one is to be set up first. A passkey is what the browser gave for what signInAsksPasskey asked. A new token comes with the answer, as the cookie XSRF-TOKEN.
          */
         post: operations["signIn"];
         /** Ends the session. */
@@ -1343,6 +1441,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/session/again/passkey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Asks for a passkey of one's own, to show again that it is oneself. */
+        post: operations["proveAgainAsksPasskey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session/factor": {
         parameters: {
             query?: never;
@@ -1353,10 +1468,125 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Begins to set up the authenticator of somebody who has none yet.
+         * Begins to set up the authenticator of somebody who has nothing yet.
          * @description What is given is shown once. It counts from the first signing in with a code of it.
          */
         post: operations["setUpSecondFactor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/factors": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Lists what one signs in with beside the password. */
+        get: operations["ownFactors"];
+        put?: never;
+        /** Finishes what one adds: from now on it counts. */
+        post: operations["ownFactorAdded"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/factors/authenticator": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begins to add an authenticator to what one has.
+         * @description What is given is shown once. It counts once a code of it was given.
+         */
+        post: operations["addOwnAuthenticator"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/factors/passkey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begins to add a passkey to what one has.
+         * @description It counts once what the browser made was given.
+         */
+        post: operations["addOwnPasskey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/factors/{factor}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes away one of several that one signs in with. */
+        delete: operations["removeOwnFactor"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/passkey": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Asks for a passkey of whoever knows the password.
+         * @description It is waited for two minutes; asking again makes what was asked before void.
+         */
+        post: operations["signInAsksPasskey"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/session/passkey/new": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begins to set up a passkey of somebody who has nothing yet.
+         * @description The browser makes it of the options; it counts from the first signing in that sends what it gave.
+         */
+        post: operations["setUpStaffPasskey"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2319,19 +2549,6 @@ export interface components {
             key: string;
             label: string;
         };
-        AuthenticatorFile: {
-            text: string;
-        };
-        AuthenticatorFileCame: {
-            /** Format: int32 */
-            added: number;
-            wrong: components["schemas"]["AuthenticatorFileWrong"][];
-        };
-        AuthenticatorFileWrong: {
-            /** Format: int32 */
-            row: number;
-            words: string;
-        };
         CaseOnReport: {
             /** Format: date-time */
             began: string;
@@ -2554,6 +2771,7 @@ export interface components {
         Credentials: {
             code?: string;
             login: string;
+            passkey?: string;
             password: string;
         };
         DemoPlay: {
@@ -2707,6 +2925,19 @@ export interface components {
             /** Format: date-time */
             since: string;
         };
+        FactorFile: {
+            text: string;
+        };
+        FactorFileCame: {
+            /** Format: int32 */
+            added: number;
+            wrong: components["schemas"]["FactorFileWrong"][];
+        };
+        FactorFileWrong: {
+            /** Format: int32 */
+            row: number;
+            words: string;
+        };
         FactorsOfTicket: {
             factors: components["schemas"]["Factor"][];
             judged: components["schemas"]["ActionJudged"];
@@ -2829,9 +3060,14 @@ export interface components {
             scheme?: string;
         };
         OutsideService: {
+            agreed: boolean;
             answerAt: string;
             asks: string;
+            callsThem: boolean;
             denied: string[];
+            describedBy?: string;
+            /** Format: uuid */
+            description: string;
             /** Format: int32 */
             everySeconds: number;
             group?: string;
@@ -2844,6 +3080,10 @@ export interface components {
             over: string[];
             title: string;
             yes: string[];
+        };
+        OutsideServiceAgreed: {
+            /** Format: uuid */
+            description: string;
         };
         OutsideServiceToDescribe: {
             answerAt: string;
@@ -2859,6 +3099,13 @@ export interface components {
             over: string[];
             title: string;
             yes: string[];
+        };
+        OutsideServiceToTry: {
+            number?: string;
+        };
+        OutsideServiceTried: {
+            went: boolean;
+            words: string;
         };
         OwnContact: {
             /** Format: uuid */
@@ -2908,6 +3155,10 @@ export interface components {
             systems: components["schemas"]["OwnSystem"][];
             told: string[];
             ways: components["schemas"]["OwnWay"][];
+        };
+        OwnPageGoesOn: {
+            /** @enum {string} */
+            wants: "own-password" | "proofs";
         };
         OwnPassword: {
             password: string;
@@ -3023,9 +3274,26 @@ export interface components {
         OwnWayWanted: {
             way: string;
         };
+        OwnWishChoice: {
+            id: string;
+            label: string;
+        };
+        OwnWishes: {
+            how?: string;
+            hows: components["schemas"]["OwnWishChoice"][];
+            language?: string;
+            languages: components["schemas"]["OwnWishChoice"][];
+        };
+        OwnWishesToSet: {
+            how?: string;
+            language?: string;
+        };
         PassWanted: {
             /** Format: uuid */
             to: string;
+        };
+        PasskeyAsked: {
+            options: string;
         };
         PasswordCandidate: {
             system: string;
@@ -3112,6 +3380,7 @@ export interface components {
             given?: string;
             gone: boolean;
             groups: string[];
+            heardAlone: boolean;
             /** Format: uuid */
             id: string;
             inForce?: components["schemas"]["PasswordInForce"];
@@ -3119,6 +3388,7 @@ export interface components {
             place?: string;
             speaks?: string;
             title?: string;
+            wishes?: string;
         };
         PickUpOnTicket: {
             sent?: string;
@@ -3204,9 +3474,6 @@ export interface components {
             reason?: string;
             /** Format: uuid */
             ticket?: string;
-        };
-        ProvedAgain: {
-            code: string;
         };
         Question: {
             /** Format: uuid */
@@ -3461,6 +3728,17 @@ export interface components {
             number?: number;
             sealed: boolean;
             to: string;
+        };
+        SecondFactorGiven: {
+            code?: string;
+            passkey?: string;
+        };
+        SecondFactorHeld: {
+            /** Format: uuid */
+            id: string;
+            kind: string;
+            /** Format: date-time */
+            since: string;
         };
         SecondFactorSettingUp: {
             address: string;
@@ -3974,148 +4252,6 @@ export interface operations {
                      *       "status": 404,
                      *       "title": "unknown",
                      *       "type": "urn:earnest:problem:unknown"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description internal */
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 500,
-                     *       "title": "internal",
-                     *       "type": "urn:earnest:problem:internal"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description database */
-            503: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 503,
-                     *       "title": "database",
-                     *       "type": "urn:earnest:problem:database"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    bringAuthenticatorsIn: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                /**
-                 * @example {
-                 *       "text": "account,key\nnobody.here,JBSWY3DPEHPK3PXPJBSWY3DPEHPK3PXP"
-                 *     }
-                 */
-                "application/json": components["schemas"]["AuthenticatorFile"];
-            };
-        };
-        responses: {
-            /** @description What was asked for. */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "added": 0,
-                     *       "wrong": [
-                     *         {
-                     *           "row": 2,
-                     *           "words": "Nobody has the account nobody.here."
-                     *         }
-                     *       ]
-                     *     }
-                     */
-                    "application/json": components["schemas"]["AuthenticatorFileCame"];
-                };
-            };
-            /** @description unreadable */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 400,
-                     *       "title": "unreadable",
-                     *       "type": "urn:earnest:problem:unreadable"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description signed-out */
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 401,
-                     *       "title": "signed-out",
-                     *       "type": "urn:earnest:problem:signed-out"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description no-right, not-from-this-page, prove-again */
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 403,
-                     *       "title": "no-right",
-                     *       "type": "urn:earnest:problem:no-right"
-                     *     }
-                     */
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            /** @description invalid */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    /**
-                     * @example {
-                     *       "detail": "What happened, and the next thing to do, in words.",
-                     *       "status": 422,
-                     *       "title": "invalid",
-                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -4849,6 +4985,290 @@ export interface operations {
             };
         };
     };
+    bringAuthenticatorsIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "text": "account,key\nnobody.here,JBSWY3DPEHPK3PXPJBSWY3DPEHPK3PXP"
+                 *     }
+                 */
+                "application/json": components["schemas"]["FactorFile"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "added": 0,
+                     *       "wrong": [
+                     *         {
+                     *           "row": 2,
+                     *           "words": "Nobody has the account nobody.here."
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FactorFileCame"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bringDevicesIn: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "text": "nobody.here,0198a000-0000-7000-8000-0000000000d1,PUAXw-hDiVqStwqnTRt-vJyYLM8uxJaMwM1V8Sr0Zgw"
+                 *     }
+                 */
+                "application/json": components["schemas"]["FactorFile"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "added": 0,
+                     *       "wrong": [
+                     *         {
+                     *           "row": 1,
+                     *           "words": "Nobody has the account nobody.here."
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["FactorFileCame"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     health: {
         parameters: {
             query?: never;
@@ -5522,11 +5942,15 @@ export interface operations {
                     /**
                      * @example [
                      *       {
+                     *         "agreed": true,
                      *         "answerAt": "/says",
                      *         "asks": "POST /voice/checks HTTP/1.1\r\nHost: 127.0.0.1:8090\r\nContent-Type: application/json\r\nContent-Length: 46\r\n\r\n{\"phone\": \"+447700900123\", \"ref\": \"reference\"}",
+                     *         "callsThem": true,
                      *         "denied": [
                      *           "not-asked"
                      *         ],
+                     *         "describedBy": "Maren Holt",
+                     *         "description": "01a22ca7-7bcb-763f-9679-baebaaacfc4d",
                      *         "everySeconds": 2,
                      *         "hasPassword": false,
                      *         "id": "voice",
@@ -5887,6 +6311,354 @@ export interface operations {
                      *       "status": 404,
                      *       "title": "unknown",
                      *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    agreeToOutsideService: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "description": "0198a000-0000-7000-8000-000000000005"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OutsideServiceAgreed"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description needs-second-person, no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "needs-second-person",
+                     *       "type": "urn:earnest:problem:needs-second-person"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description decided */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "decided",
+                     *       "type": "urn:earnest:problem:decided"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tryOutsideService: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                service: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "number": "+447700900123"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OutsideServiceToTry"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "went": false,
+                     *         "words": "Asked: it cannot be reached."
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["OutsideServiceTried"][];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -9472,6 +10244,178 @@ export interface operations {
             };
         };
     };
+    goOnWithOwnPage: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "wants": "own-password"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnPageGoesOn"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "endsAt": "2026-11-30T13:26:48.647092Z",
+                     *       "organisation": "Brackwater Ferries",
+                     *       "passed": [
+                     *         "Word of the harbour"
+                     *       ],
+                     *       "results": [],
+                     *       "stage": "choose",
+                     *       "stuck": false,
+                     *       "systems": [
+                     *         {
+                     *           "followers": [
+                     *             "Crew roster",
+                     *             "Fleet mail"
+                     *           ],
+                     *           "id": "directory",
+                     *           "name": "Brackwater directory"
+                     *         }
+                     *       ],
+                     *       "told": [],
+                     *       "ways": []
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnPage"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, not-sure-enough */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description moved-on, nothing-to-do, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "moved-on",
+                     *       "type": "urn:earnest:problem:moved-on"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     beginOwnWay: {
         parameters: {
             query?: never;
@@ -9823,6 +10767,284 @@ export interface operations {
                      *       "status": 429,
                      *       "title": "too-many-tries",
                      *       "type": "urn:earnest:problem:too-many-tries"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ownWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "how": "slowly",
+                     *       "hows": [
+                     *         {
+                     *           "id": "slowly",
+                     *           "label": "Slowly, one thing at a time"
+                     *         },
+                     *         {
+                     *           "id": "writing",
+                     *           "label": "In writing"
+                     *         }
+                     *       ],
+                     *       "language": "pl",
+                     *       "languages": [
+                     *         {
+                     *           "id": "en",
+                     *           "label": "English"
+                     *         },
+                     *         {
+                     *           "id": "de",
+                     *           "label": "German"
+                     *         }
+                     *       ]
+                     *     }
+                     */
+                    "application/json": components["schemas"]["OwnWishes"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-sure-enough */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "moved-on",
+                     *       "type": "urn:earnest:problem:moved-on"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    putOwnWishes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "how": "slowly",
+                 *       "language": "pl"
+                 *     }
+                 */
+                "application/json": components["schemas"]["OwnWishesToSet"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description page-over, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "page-over",
+                     *       "type": "urn:earnest:problem:page-over"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, not-sure-enough */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description moved-on, page-over */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "moved-on",
+                     *       "type": "urn:earnest:problem:moved-on"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -15541,7 +16763,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description code-wanted, second-factor-missing, sign-in-refused */
+            /** @description code-or-passkey-wanted, code-wanted, passkey-wanted, second-factor-missing, sign-in-refused */
             401: {
                 headers: {
                     [name: string]: unknown;
@@ -15551,14 +16773,14 @@ export interface operations {
                      * @example {
                      *       "detail": "What happened, and the next thing to do, in words.",
                      *       "status": 401,
-                     *       "title": "code-wanted",
-                     *       "type": "urn:earnest:problem:code-wanted"
+                     *       "title": "code-or-passkey-wanted",
+                     *       "type": "urn:earnest:problem:code-or-passkey-wanted"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description code-refused, not-from-this-page */
+            /** @description code-refused, not-from-this-page, passkey-refused */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15575,7 +16797,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description invalid */
+            /** @description invalid, one-of-two */
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -15745,7 +16967,7 @@ export interface operations {
                  *       "code": "123456"
                  *     }
                  */
-                "application/json": components["schemas"]["ProvedAgain"];
+                "application/json": components["schemas"]["SecondFactorGiven"];
             };
         };
         responses: {
@@ -15790,7 +17012,7 @@ export interface operations {
                     "application/problem+json": components["schemas"]["Problem"];
                 };
             };
-            /** @description code-refused, no-right, not-from-this-page */
+            /** @description code-refused, no-right, not-from-this-page, passkey-refused */
             403: {
                 headers: {
                     [name: string]: unknown;
@@ -15802,6 +17024,288 @@ export interface operations {
                      *       "status": 403,
                      *       "title": "code-refused",
                      *       "type": "urn:earnest:problem:code-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, one-of-two */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    proveAgainAsksPasskey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "options": "{\"allowCredentials\":[{\"type\":\"public-key\",\"id\":\"QKVS4oDqxTQ1WKqxe08JkcKPd_E6bp3_UOw6VqKqR58\"}],\"timeout\":120000,\"challenge\":\"Su1z09U66_qZbhID92spN32GW3HKLgv5t91BLyF-2pE\",\"userVerification\":\"required\",\"rpId\":\"localhost\"}"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PasskeyAsked"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-passkey */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "no-passkey",
+                     *       "type": "urn:earnest:problem:no-passkey"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setUpSecondFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "login": "tove.rask",
+                 *       "password": "a long sentence of hers"
+                 *     }
+                 */
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "address": "otpauth://totp/Earnest:staff.example-two?secret=XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727&issuer=Earnest",
+                     *       "key": "XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SecondFactorSettingUp"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description sign-in-refused, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "sign-in-refused",
+                     *       "type": "urn:earnest:problem:sign-in-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description factor-there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "factor-there",
+                     *       "type": "urn:earnest:problem:factor-there"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];
@@ -15877,7 +17381,602 @@ export interface operations {
             };
         };
     };
-    setUpSecondFactor: {
+    ownFactors: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "id": "01a22c9b-f25c-7085-b6e1-4c1a36e2a430",
+                     *         "kind": "authenticator",
+                     *         "since": "2026-11-30T13:19:07.356380Z"
+                     *       },
+                     *       {
+                     *         "id": "01a22c9b-f3bf-7691-80f4-4c05c6bab26a",
+                     *         "kind": "passkey",
+                     *         "since": "2026-11-30T13:19:07.711483Z"
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["SecondFactorHeld"][];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    ownFactorAdded: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "code": "123456"
+                 *     }
+                 */
+                "application/json": components["schemas"]["SecondFactorGiven"];
+            };
+        };
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description code-refused, no-right, not-from-this-page, passkey-refused, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "code-refused",
+                     *       "type": "urn:earnest:problem:code-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid, one-of-two */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addOwnAuthenticator: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "address": "otpauth://totp/Earnest:staff.example-two?secret=HGI5GCIXGO6OX2446GKHPH6CXYVDFYDJ&issuer=Earnest",
+                     *       "key": "HGI5GCIXGO6OX2446GKHPH6CXYVDFYDJ"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["SecondFactorSettingUp"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description factor-there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "factor-there",
+                     *       "type": "urn:earnest:problem:factor-there"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    addOwnPasskey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "options": "{\"authenticatorSelection\":{\"userVerification\":\"required\",\"requireResidentKey\":true,\"residentKey\":\"required\"},\"attestation\":\"none\",\"rp\":{\"name\":\"Earnest\",\"id\":\"localhost\"},\"user\":{\"name\":\"staff.example-two\",\"id\":\"AaIsm_O_dpGA9EwFxrqyag\",\"displayName\":\"Bo Lindqvist\"},\"pubKeyCredParams\":[{\"type\":\"public-key\",\"alg\":-7},{\"type\":\"public-key\",\"alg\":-8},{\"type\":\"public-key\",\"alg\":-257}],\"challenge\":\"3LtWy9NGKG3WsdYfEOvxs3p0upNqFeUqq5uNyqj4r6s\",\"timeout\":120000}"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PasskeyAsked"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description factor-there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "factor-there",
+                     *       "type": "urn:earnest:problem:factor-there"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    removeOwnFactor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                factor: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Done. */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page, prove-again */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description only-one */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "only-one",
+                     *       "type": "urn:earnest:problem:only-one"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    signInAsksPasskey: {
         parameters: {
             query?: never;
             header?: never;
@@ -15904,11 +18003,181 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "address": "otpauth://totp/Earnest:staff.example-two?secret=XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727&issuer=Earnest",
-                     *       "key": "XSTUXMR7KPXCMF6LDEY2KAAWKUBY6727"
+                     *       "options": "{\"allowCredentials\":[{\"type\":\"public-key\",\"id\":\"QKVS4oDqxTQ1WKqxe08JkcKPd_E6bp3_UOw6VqKqR58\"}],\"timeout\":120000,\"challenge\":\"z0NiVp3BwOuAcx0ZwDQujzvhdeFw39b9WJ1_eAlk8GM\",\"userVerification\":\"required\",\"rpId\":\"localhost\"}"
                      *     }
                      */
-                    "application/json": components["schemas"]["SecondFactorSettingUp"];
+                    "application/json": components["schemas"]["PasskeyAsked"];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description sign-in-refused, signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "sign-in-refused",
+                     *       "type": "urn:earnest:problem:sign-in-refused"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-passkey */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "no-passkey",
+                     *       "type": "urn:earnest:problem:no-passkey"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description slow-down */
+            429: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 429,
+                     *       "title": "slow-down",
+                     *       "type": "urn:earnest:problem:slow-down"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    setUpStaffPasskey: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "login": "tove.rask",
+                 *       "password": "a long sentence of hers"
+                 *     }
+                 */
+                "application/json": components["schemas"]["Credentials"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "options": "{\"authenticatorSelection\":{\"userVerification\":\"required\",\"requireResidentKey\":true,\"residentKey\":\"required\"},\"attestation\":\"none\",\"rp\":{\"name\":\"Earnest\",\"id\":\"localhost\"},\"user\":{\"name\":\"staff.example-two\",\"id\":\"AaIsm_F0dUSQI6zqQq-VDQ\",\"displayName\":\"Bo Lindqvist\"},\"pubKeyCredParams\":[{\"type\":\"public-key\",\"alg\":-7},{\"type\":\"public-key\",\"alg\":-8},{\"type\":\"public-key\",\"alg\":-257}],\"challenge\":\"9jyp3el-hFsWJVEmPif5_gN1zEhqNk263x_rSN01gMs\",\"timeout\":120000}"
+                     *     }
+                     */
+                    "application/json": components["schemas"]["PasskeyAsked"];
                 };
             };
             /** @description unreadable */
@@ -18063,8 +20332,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-30T10:55:47.233305Z",
-                     *           "id": "01a22c18-b821-7427-96b2-7985e09dbb36",
+                     *           "at": "2026-11-30T13:16:33.208800Z",
+                     *           "id": "01a22c99-9838-7101-95a4-daf7abe01cee",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -18085,7 +20354,7 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22c18-8da7-75e1-8ba0-862ac9d37bb4",
+                     *             "id": "01a22c99-6c29-77a3-8374-66ef5cb4c8bd",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •95",
                      *             "route": "text",
@@ -18094,10 +20363,10 @@ export interface operations {
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a22c18-b821-7427-96b2-7985e09dbb36",
-                     *           "expiresAt": "2026-11-30T11:55:47.435314Z",
-                     *           "id": "01a22c18-b8e6-7003-9eb2-292e6256bae9",
-                     *           "madeAt": "2026-11-30T10:55:47.435314Z",
+                     *           "change": "01a22c99-9838-7101-95a4-daf7abe01cee",
+                     *           "expiresAt": "2026-11-30T14:16:33.394459Z",
+                     *           "id": "01a22c99-98ee-7150-8aac-cd3589595e23",
+                     *           "madeAt": "2026-11-30T13:16:33.394459Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -18117,7 +20386,7 @@ export interface operations {
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a22c18-b529-77f8-b35e-7a0c00f97be9"
+                     *           "01a22c99-9591-7755-9f92-157c1dfd3662"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -18142,7 +20411,7 @@ export interface operations {
                      *             "points": 0,
                      *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T11:25:46.778119Z",
+                     *             "until": "2026-11-30T13:46:32.806483Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -18153,7 +20422,7 @@ export interface operations {
                      *             "points": 0,
                      *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T11:25:46.366095Z",
+                     *             "until": "2026-11-30T13:46:32.430436Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
@@ -18182,7 +20451,7 @@ export interface operations {
                      *           },
                      *           {
                      *             "factor": "reach",
-                     *             "id": "approver-link:01a22c18-89a9-7311-8fd4-13451c8061dc",
+                     *             "id": "approver-link:01a22c99-6815-7641-859c-ab16f94ebef9",
                      *             "label": "Ask the manager",
                      *             "method": "approver-link",
                      *             "note": "Colm Brannigan, by a link to their mail and mobile",
@@ -18199,31 +20468,31 @@ export interface operations {
                      *       "tape": [
                      *         {
                      *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T10:55:47.819510Z",
-                     *           "id": "01a22c18-ba6b-7058-b1b2-133cdc1b0307",
+                     *           "at": "2026-11-30T13:16:33.833159Z",
+                     *           "id": "01a22c99-9aa9-7062-99d8-0d55b4a25935",
                      *           "kind": "handover-said-back",
-                     *           "person": "01a22c18-89eb-73be-9655-dce8a998db5f",
-                     *           "ticket": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
+                     *           "person": "01a22c99-6863-72d7-b572-1acf85d47648",
+                     *           "ticket": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
                      *           "words": "heard part 1 of 3 said back"
                      *         },
                      *         {
                      *           "actor": "Mail server",
-                     *           "at": "2026-11-30T10:55:47.799118Z",
-                     *           "id": "01a22c18-ba57-764e-984d-931fd6e2c5c8",
+                     *           "at": "2026-11-30T13:16:33.778942Z",
+                     *           "id": "01a22c99-9a72-7227-8fa5-caef7ff50193",
                      *           "kind": "message-left",
-                     *           "person": "01a22c18-89eb-73be-9655-dce8a998db5f",
-                     *           "ticket": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
+                     *           "person": "01a22c99-6863-72d7-b572-1acf85d47648",
+                     *           "ticket": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
                      *           "words": "took the mail to work mail"
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a22c18-78fa-706c-95b7-deebba560b91",
+                     *         "holder": "01a22c99-5843-741c-95c2-372f62478b39",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a22c18-b03f-759f-8cd9-6a1f66b4e851",
+                     *         "id": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
                      *         "mine": true,
                      *         "number": "T-1042",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-30T10:55:45.215980Z",
+                     *         "openedAt": "2026-11-30T13:16:31.344010Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -18257,7 +20526,7 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22c18-8da7-75e1-8ba0-862ac9d37bb4",
+                     *             "id": "01a22c99-6c29-77a3-8374-66ef5cb4c8bd",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •95",
                      *             "route": "text",
@@ -18266,7 +20535,7 @@ export interface operations {
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a22c18-8da7-75e2-a6e4-1c47dc4a6fa7",
+                     *             "id": "01a22c99-6c29-77a4-802d-c056b5bbd29b",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
                      *             "route": "mail",
@@ -18285,7 +20554,8 @@ export interface operations {
                      *         "given": "Rafał",
                      *         "gone": false,
                      *         "groups": [],
-                     *         "id": "01a22c18-89eb-73be-9655-dce8a998db5f",
+                     *         "heardAlone": true,
+                     *         "id": "01a22c99-6863-72d7-b572-1acf85d47648",
                      *         "name": "Rafał Rodríguez",
                      *         "place": "MV Whimbrel, Whitsand",
                      *         "speaks": "English",

@@ -16,6 +16,7 @@ import { Contacts, NewContact } from "./contacts";
 import { NewAnswers } from "./new-answers";
 import { makePasskey } from "./passkey";
 import { TakeAway } from "./take-away";
+import { SpokenWishes } from "./wishes";
 
 const KEY = ["own-proofs"];
 const day = new Intl.DateTimeFormat("en-GB", { day: "numeric", month: "long", year: "numeric" });
@@ -60,6 +61,8 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
         ? "Nothing of yours lives on a phone."
         : "All that lived on your phone is taken away. You are told so wherever we reach you.";
     });
+  const choosePassword = () =>
+    own.act(() => ask(client.PUT("/api/own/wants", { body: { wants: "own-password" } })));
   const done = (words: string) => {
     setSettingUp(undefined);
     setSaid(words);
@@ -144,6 +147,7 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
       </ul>
       <div className="pt-6">
         <Contacts own={own} add={setAdding} said={setSaid} />
+        <SpokenWishes own={own} said={setSaid} />
       </div>
       <ul className="mb-5 border-rule border-t">
         <TakeAway
@@ -153,7 +157,10 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
           remove={phoneLost}
         />
       </ul>
-      <div className="px-5 pt-2">
+      <div className="grid gap-2 px-5 pt-2">
+        <Big look="quiet" disabled={own.busy} onClick={choosePassword}>
+          Choose a new password
+        </Big>
         <Big look="quiet" disabled={own.busy} onClick={leave}>
           I am done
         </Big>

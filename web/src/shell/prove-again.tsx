@@ -1,16 +1,21 @@
+import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { ask, client, onProveAgain, Problem } from "../api/client";
+import { ask, client, onProveAgain } from "../api/client";
+import { DIGITS, Digits } from "../factors/digits";
+import { ownFactors } from "../factors/own-factors";
+import { passkeyFor } from "../proofs/passkey";
 import { Button } from "../ui/parts";
 
-const DIGITS = 6;
-
-/** Asks for a code before what lowers what keeps people safe; whoever leaves it has done nothing. */
+/** Asks for a code or passkey before what lowers what keeps people safe; whoever leaves it has done nothing. */
 export function ProveAgain() {
   const dialog = useRef<HTMLDialogElement>(null);
   const field = useRef<HTMLInputElement>(null);
   const waits = useRef<(proved: boolean) => void>(undefined);
+  const [asked, setAsked] = useState(false);
   const [code, setCode] = useState("");
   const [trouble, setTrouble] = useState("");
+  const factors = useQuery({ ...ownFactors, enabled: asked });
+  const has = (kind: string) => factors.data?.some((one) => one.kind === kind) ?? false;
   useEffect(() => {
     onProveAgain(
       () =>
@@ -18,6 +23,7 @@ export function ProveAgain() {
           waits.current = proved;
           setCode("");
           setTrouble("");
+          setAsked(true);
           dialog.current?.showModal();
         }),
     );
@@ -26,21 +32,31 @@ export function ProveAgain() {
   const end = (proved: boolean) => {
     waits.current?.(proved);
     waits.current = undefined;
+    setAsked(false);
     dialog.current?.close();
   };
-  const type = async (value: string) => {
-    const digits = value.replace(/\D/g, "").slice(0, DIGITS);
-    setCode(digits);
-    if (digits.length < DIGITS) return;
+  const show = async (given: () => Promise<{ code: string } | { passkey: string }>) => {
+    setTrouble("");
     try {
-      await ask(client.POST("/api/session/again", { body: { code: digits } }));
+      await ask(client.POST("/api/session/again", { body: await given() }));
       end(true);
     } catch (problem) {
-      setTrouble(problem instanceof Problem ? problem.message : "That did not work. Try again.");
+      setTrouble(problem instanceof Error ? problem.message : "That did not work. Try again.");
       setCode("");
       field.current?.focus();
     }
   };
+  const type = (digits: string) => {
+    setCode(digits);
+    if (digits.length === DIGITS) void show(async () => ({ code: digits }));
+  };
+  const use = () =>
+    show(async () => {
+      const { options } = await ask(client.POST("/api/session/again/passkey"));
+      return { passkey: await passkeyFor(options) };
+    });
+  // Until it is known what they have, there is the field that nearly all need.
+  const typed = has("authenticator") || !has("passkey");
   return (
     <dialog
       ref={dialog}
@@ -52,18 +68,12 @@ export function ProveAgain() {
         Show that it is you
       </h2>
       <p className="mb-3">What you are about to do lowers what keeps people safe.</p>
-      <label className="grid gap-1">
-        The six digits of your authenticator
-        <input
-          ref={field}
-          className="field num text-lg tracking-[.3em]"
-          inputMode="numeric"
-          autoComplete="one-time-code"
-          maxLength={2 * DIGITS}
-          value={code}
-          onChange={(e) => void type(e.target.value)}
-        />
-      </label>
+      {typed && <Digits field={field} code={code} onCode={type} />}
+      {has("passkey") && (
+        <Button className="mt-2" onClick={() => void use()}>
+          Use your passkey
+        </Button>
+      )}
       <p role="alert" className="min-h-6 font-semibold text-[13px] text-stop">
         {trouble}
       </p>

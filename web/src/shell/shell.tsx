@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { ask, client, onSignedOut, Problem } from "../api/client";
+import { OwnFactors } from "../factors/own-factors";
 import { useKeys } from "../keys/use-keys";
 import { follow } from "../live/live";
 import { PLACES } from "../places/all";
@@ -31,6 +32,7 @@ export function Shell() {
   const [connected, setConnected] = useState(true);
   const [trouble, setTrouble] = useState("");
   const [keysOpen, setKeysOpen] = useState(false);
+  const [factorsOpen, setFactorsOpen] = useState(false);
   useEffect(() => onSignedOut(() => queries.setQueryData(["me"], null)), [queries]);
   const id = me.data?.id;
   useEffect(() => (id ? follow(queries, setConnected) : undefined), [id, queries]);
@@ -76,7 +78,12 @@ export function Shell() {
         <span className="ml-auto flex items-center gap-3 py-1">
           {open.map((place) => place.head && <place.head key={place.id} />)}
           <ThemeSwitch />
-          <span className="flex items-center gap-2">
+          <button
+            type="button"
+            title="What you sign in with"
+            onClick={() => setFactorsOpen(true)}
+            className="flex min-h-6 items-center gap-2"
+          >
             <span
               aria-hidden
               className="grid size-[26px] place-items-center rounded-full bg-seal font-semibold text-[11px] text-sheet"
@@ -84,7 +91,7 @@ export function Shell() {
               {initials(who.name)}
             </span>
             {who.name}
-          </span>
+          </button>
           <button type="button" onClick={signOut} className="min-h-6 text-muted underline">
             Sign out
           </button>
@@ -93,6 +100,7 @@ export function Shell() {
       <SignedIn value={who}>
         <Opened />
       </SignedIn>
+      <OwnFactors open={factorsOpen} onClose={() => setFactorsOpen(false)} />
       <ProveAgain />
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
     </div>

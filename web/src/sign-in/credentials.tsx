@@ -1,10 +1,10 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, lazy, Suspense, useEffect, useRef, useState } from "react";
+import { type FormEvent, useEffect, useRef, useState } from "react";
 import { ask, client, Problem, type SecondFactor } from "../api/client";
+import { DIGITS, Digits } from "../factors/digits";
+import { NewAuthenticator } from "../factors/new-authenticator";
+import { knowsPasskeys, makePasskey, passkeyFor } from "../proofs/passkey";
 import { Button } from "../ui/parts";
-
-const Picture = lazy(async () => ({ default: (await import("../proofs/code")).Code }));
-const DIGITS = 6;
 
 interface Props {
   login: string;
@@ -15,57 +15,83 @@ interface Props {
   pocket: string | undefined;
 }
 
-/** Name and password; then the code of the authenticator, which whoever has none sets up here. */
+/** What is asked beside the password, by what the server says is wanted. */
+const WANTED: Record<string, { code: boolean; passkey: boolean }> = {
+  "code-wanted": { code: true, passkey: false },
+  "passkey-wanted": { code: false, passkey: true },
+  "code-or-passkey-wanted": { code: true, passkey: true },
+};
+
+/** Name and password; then what one has beside it, which whoever has nothing sets up here. */
 export function Credentials({ login, password, setLogin, setPassword, pocket }: Props) {
   const queries = useQueryClient();
-  const [asked, setAsked] = useState(false);
+  const [asked, setAsked] = useState<{ code: boolean; passkey: boolean }>();
+  const [settingUp, setSettingUp] = useState(false);
   const [factor, setFactor] = useState<SecondFactor>();
   const [code, setCode] = useState("");
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
   const field = useRef<HTMLInputElement>(null);
+  const use = useRef<HTMLButtonElement>(null);
   useEffect(() => {
-    if (asked) field.current?.focus();
+    if (asked) (field.current ?? use.current)?.focus();
   }, [asked]);
+  const body = { login, password };
   const back = () => {
-    setAsked(false);
+    setAsked(undefined);
+    setSettingUp(false);
     setFactor(undefined);
     setCode("");
     setPassword("");
   };
   const refused = async (problem: unknown) => {
     if (!(problem instanceof Problem)) throw problem;
-    if (problem.type === "code-wanted") return setAsked(true);
+    const wanted = WANTED[problem.type];
+    if (wanted) return setAsked(wanted);
     if (problem.type === "second-factor-missing") {
-      setFactor(await ask(client.POST("/api/session/factor", { body: { login, password } })));
-      return setAsked(true);
+      setSettingUp(true);
+      setFactor(await ask(client.POST("/api/session/factor", { body })));
+      return setAsked({ code: true, passkey: knowsPasskeys() });
     }
     setCode("");
     if (problem.type === "sign-in-refused") back();
     throw problem;
   };
-  const submit = async (typed: string) => {
+  const submit = async (given: () => Promise<{ code?: string; passkey?: string }>) => {
     setBusy(true);
     setTrouble("");
     try {
-      const body = typed ? { login, password, code: typed } : { login, password };
-      queries.setQueryData(["me"], await ask(client.POST("/api/session", { body })).catch(refused));
+      const more = await given();
+      const me = await ask(client.POST("/api/session", { body: { ...body, ...more } })).catch(refused);
+      queries.setQueryData(["me"], me);
     } catch (problem) {
-      setTrouble(problem instanceof Problem ? problem.message : "Signing in did not work. Try again.");
+      // What the browser says of a passkey is in words as well.
+      setTrouble(problem instanceof Error ? problem.message : "Signing in did not work. Try again.");
     } finally {
       setBusy(false);
     }
   };
   const send = (event: FormEvent) => {
     event.preventDefault();
-    if (!busy) void submit(code);
+    if (!busy) void submit(async () => (code ? { code } : {}));
   };
-  const type = (value: string) => {
-    const digits = value.replace(/\D/g, "").slice(0, DIGITS);
+  const type = (digits: string) => {
     setCode(digits);
     // A code submits itself at the last digit.
-    if (digits.length === DIGITS && !busy) void submit(digits);
+    if (digits.length === DIGITS && !busy) void submit(async () => ({ code: digits }));
   };
+  const passkey = () =>
+    submit(async () => {
+      if (settingUp) {
+        // With it, the key that was shown is void.
+        const { options } = await ask(client.POST("/api/session/passkey/new", { body }));
+        setFactor(undefined);
+        setAsked({ code: false, passkey: true });
+        return { passkey: await makePasskey(options) };
+      }
+      const { options } = await ask(client.POST("/api/session/passkey", { body }));
+      return { passkey: await passkeyFor(options) };
+    });
   return (
     <form onSubmit={send} className="grid gap-3">
       {!asked && (
@@ -92,32 +118,14 @@ export function Credentials({ login, password, setLogin, setPassword, pocket }: 
         </>
       )}
       {factor && (
-        <section aria-label="Your authenticator" className="grid gap-2">
-          <p>
-            A password alone is not enough here. Take this key into an app that shows six digits; it is shown
-            this once.
-          </p>
-          <Suspense fallback={null}>
-            <Picture text={factor.address} />
-          </Suspense>
-          <p className="text-[13px] text-muted">
-            Or type it there:{" "}
-            <span className="num block text-ink">{factor.key.match(/.{1,4}/g)?.join(" ")}</span>
-          </p>
-        </section>
+        <>
+          <p>A password alone is not enough here.</p>
+          <NewAuthenticator factor={factor} />
+        </>
       )}
-      {asked && (
-        <label className="grid gap-1">
-          The six digits of your authenticator
-          <input
-            ref={field}
-            className="field num text-lg tracking-[.3em]"
-            inputMode="numeric"
-            autoComplete="one-time-code"
-            maxLength={2 * DIGITS}
-            value={code}
-            onChange={(e) => type(e.target.value)}
-          />
+      {asked?.code && (
+        <>
+          <Digits field={field} code={code} onCode={type} />
           {pocket && (
             <small className="text-muted">
               In the demo they are in{" "}
@@ -127,20 +135,33 @@ export function Credentials({ login, password, setLogin, setPassword, pocket }: 
               .
             </small>
           )}
-        </label>
+        </>
       )}
       {trouble && (
         <p role="alert" className="rounded-[3px] bg-stop-wash px-2.5 py-1.5 font-semibold text-stop">
           {trouble}
         </p>
       )}
-      <Button
-        type="submit"
-        disabled={busy || !login || !password || (asked && code.length < DIGITS)}
-        className="justify-center"
-      >
-        Sign in
-      </Button>
+      {(!asked || asked.code) && (
+        <Button
+          type="submit"
+          disabled={busy || !login || !password || (asked && code.length < DIGITS)}
+          className="justify-center"
+        >
+          Sign in
+        </Button>
+      )}
+      {asked?.passkey && (
+        <Button
+          ref={use}
+          quiet={asked.code}
+          disabled={busy}
+          className="justify-center"
+          onClick={() => void passkey()}
+        >
+          {settingUp ? "Make a passkey of this device" : "Use your passkey"}
+        </Button>
+      )}
       {asked && (
         <Button quiet className="justify-center" onClick={back}>
           As somebody else

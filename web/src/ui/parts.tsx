@@ -1,4 +1,4 @@
-import { type ButtonHTMLAttributes, type ReactNode, useSyncExternalStore } from "react";
+import { type ComponentPropsWithRef, type ReactNode, useSyncExternalStore } from "react";
 import { isLetter, lettersName, watchLetters } from "../keys/keys";
 
 /** A key that acts here. */
@@ -10,7 +10,7 @@ export function Key({ children }: { children: ReactNode }) {
   );
 }
 
-interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
+interface ButtonProps extends ComponentPropsWithRef<"button"> {
   quiet?: boolean;
   hotkey?: string;
 }

@@ -6,8 +6,8 @@ import { useShell } from "../../shell/context";
 import { Button } from "../../ui/parts";
 import { Slot } from "../../ui/slot";
 import { may } from "../place";
-import { AuthenticatorsPage } from "./authenticators";
 import { ChangeSystem } from "./change";
+import { HandedOutPage } from "./handed-out";
 import { OutsidePage } from "./outside";
 import { QuestionsPage } from "./questions";
 import { STATES } from "./sentence";
@@ -29,16 +29,16 @@ export function SetupPage() {
     case "outside":
       return <OutsidePage what={slot} />;
     default:
-      return <AuthenticatorsPage what={slot} />;
+      return <HandedOutPage what={slot} />;
   }
 }
 
-type What = "systems" | "questions" | "outside" | "authenticators";
+type What = "systems" | "questions" | "outside" | "handed-out";
 const WHAT: [What, string][] = [
   ["systems", "systems"],
   ["questions", "people’s own questions"],
   ["outside", "services that know people"],
-  ["authenticators", "authenticators by file"],
+  ["handed-out", "what was handed out"],
 ];
 
 const NEW = "";

@@ -16,14 +16,12 @@ import tools.jackson.databind.JsonNode;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
 
 /** Every example of the API's description, sent where it makes sense: what is described comes. */
 @ExtendWith(App.Running.class)
 class ApiExamplesTest {
-    private static final String PASSWORD = "slow tide under the pier 7";
 
     private final App app;
     private final ApiExamples examples;
@@ -59,6 +57,7 @@ class ApiExamplesTest {
         aLink();
         OwnPageExamples.send(app, examples);
         DeviceExamples.send(app, tove, examples);
+        StaffExamples.send(app, examples);
         PickUpExamples.send(app, tove, examples);
         ProofExamples.send(app, tove, app.desk("maren.holt").api(), examples);
         ChatExamples.send(app, tove, examples);
@@ -68,7 +67,6 @@ class ApiExamplesTest {
         settingUp();
         reports();
         procedures();
-        staff();
         assertThat(examples.left()).as("calls whose example was not sent").isEmpty();
     }
 
@@ -367,44 +365,5 @@ class ApiExamplesTest {
         examples.send(maren, "putPeopleSource", source);
         examples.send(maren, "peopleSources");
         examples.send(maren, "removePeopleSource", source);
-    }
-
-    private void staff() {
-        Http maren = app.desk("maren.holt").api();
-        String another = "staff.example-one";
-        examples.send(maren, "takeOn", Map.of("login", another));
-        String second = "staff.example-two";
-        examples.send(maren, "takeOn", Map.of("login", second, "roles", List.of("steward")));
-        JsonNode book = examples.send(maren, "staff");
-        Map<String, String> one = Map.of("analyst", memberId(book, another));
-        String code =
-                examples.send(maren, "makeInvitation", Map.of("analyst", memberId(book, second)))
-                        .get("code")
-                        .asString();
-        Http newcomer = app.httpFromElsewhere();
-        newcomer.get("/api/session");
-        examples.send(
-                newcomer, "welcome", Map.of("login", second, "code", code, "password", PASSWORD));
-        JsonNode factor =
-                examples.send(
-                        newcomer,
-                        "setUpSecondFactor",
-                        Map.of("login", second, "password", PASSWORD));
-        app.ground().staff().take(second, factor.get("key").asString());
-        app.signIn(newcomer, second, PASSWORD).ok();
-        for (String wish : List.of("giveRoles", "takeFactorAway", "endWork")) {
-            String change = examples.send(maren, wish, one).get("change").asString();
-            // Whoever made another lately cannot agree with them, but can say no.
-            examples.send(newcomer, "answerStaffChange", Map.of("change", change, "agreed", false));
-        }
-    }
-
-    private static String memberId(JsonNode book, String login) {
-        return StreamSupport.stream(book.get("members").spliterator(), false)
-                .filter(one -> one.get("login").asString().equals(login))
-                .findFirst()
-                .orElseThrow()
-                .get("id")
-                .asString();
     }
 }

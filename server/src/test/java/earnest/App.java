@@ -283,6 +283,14 @@ public final class App {
                 .orElseThrow();
     }
 
+    /** As {@link #somebody}, without any mailbox of their own. */
+    public String somebodyWithoutAMailbox() {
+        return Stream.generate(this::somebody)
+                .filter(one -> !knows(one).hasNonNull("ownMail"))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** What the demo's world knows of somebody. */
     public JsonNode knows(String account) {
         for (JsonNode person : JsonMapper.shared().readTree(ground.read("world/people.json"))) {

@@ -56,15 +56,15 @@ class ArchitectureTest {
                     "earnest.checks.StarterCodes", // to know it again
                     "earnest.checks.StarterController", // to show it to whoever gives it, once
                     "earnest.checks.methods.question.OwnQuestions", // to take it apart
-                    "earnest.selfservice.OwnProofsController", // to show it to its person, once
-                    "earnest.access.SessionController", // to show a key to its owner, once
+                    "earnest.selfservice.OwnProofShows", // to show it to its person, once
+                    "earnest.access.SecondFactorController", // to show a key to its owner, once
                     "earnest.checks.Devices", // to know a setup code again
                     "earnest.checks.methods.tap.DeviceController", // to show it on the device
                     "earnest.checks.methods.CheckWords", // to compare it
                     "earnest.checks.methods.tap.AsksOutside", // to have it shown
                     "earnest.checks.methods.callback.CallBack", // to have the analyst say it
                     "earnest.pickup.PickUpWords", // to compare them
-                    "earnest.checks.webauthn.WebAuthn", // to verify what a browser gave
+                    "earnest.webauthn.WebAuthn", // to verify what a browser gave
                     "earnest.checks.methods.colleague.ColleagueVouches", // to find who is named
                     "earnest.checks.methods.CodeMessage", // to send a code
                     "earnest.checks.methods.managerslink.Approval", // words for the desk, no secret
@@ -114,7 +114,7 @@ class ArchitectureTest {
                     "the row count decides: limits, proposals, what is used once",
                     Set.of(
                             "access.GuessLimits",
-                            "access.StaffFactors",
+                            "access.StaffFactorRows",
                             "access.KnownBrowsers",
                             "checks.StopLiftings",
                             "checks.RulebookProposals",

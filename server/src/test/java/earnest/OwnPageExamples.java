@@ -70,6 +70,9 @@ final class OwnPageExamples {
         examples.send(http, "ownProofs");
         examples.send(http, "removeOwnProof", Map.of("proof", codes));
         examples.send(http, "ownPhoneLost");
+        examples.send(http, "putOwnWishes");
+        examples.send(http, "ownWishes");
+        examples.send(http, "goOnWithOwnPage");
         page.http().delete("/api/own/session").ok();
     }
 }

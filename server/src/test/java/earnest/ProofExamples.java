@@ -1,10 +1,13 @@
 package earnest;
 
 import earnest.checks.methods.madeup.HarbourWord;
+import earnest.ground.Writes;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 import earnest.testkit.OwnPage;
+
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 import tools.jackson.databind.JsonNode;
 
@@ -20,8 +23,19 @@ final class ProofExamples {
     static void send(App app, Desk tove, Http steward, ApiExamples examples) {
         catalogue(steward, examples);
         examples.send(steward, "bringAuthenticatorsIn", Map.of());
+        examples.send(steward, "bringDevicesIn", Map.of());
         examples.send(steward, "describeOutsideService", Map.of("service", "voice"));
-        examples.send(steward, "outsideServices");
+        JsonNode services = examples.send(steward, "outsideServices");
+        nobodyAgreed(app);
+        examples.send(
+                steward,
+                "agreeToOutsideService",
+                Map.of(
+                        "service",
+                        "voice",
+                        "description",
+                        services.get(0).get("description").asString()));
+        examples.send(steward, "tryOutsideService", Map.of("service", "voice"));
         examples.send(steward, "removeOutsideService", Map.of("service", "voice"));
         String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
@@ -105,5 +119,17 @@ final class ProofExamples {
                 "coverage",
                 Map.of("action", "temporary-password", "system", "directory", "by", "vessel"));
         examples.send(steward, "inviteTheRest", Map.of());
+    }
+
+    /** As where there are two stewards; through the server, which remembers. */
+    private static void nobodyAgreed(App app) {
+        app.bean(Writes.class)
+                .run(
+                        () ->
+                                app.bean(JdbcClient.class)
+                                        .sql(
+                                                "update outside_service set agreed_at = null,"
+                                                        + " described_by = null")
+                                        .update());
     }
 }

@@ -40,8 +40,8 @@ function Before({ page }: { page: Page }) {
   return (
     <div className="text-muted">
       <p className="mb-2">
-        {page.written
-          ? `Nothing secret goes through what is written. ${name} chooses a password on their own page, or a temporary one is sent to a contact on record, by itself or as a link that shows it once.`
+        {page.written || page.who?.heardAlone === false
+          ? `Nothing secret ${page.written ? "goes through what is written" : "is spoken here"}. ${name} chooses a password on their own page, or a temporary one is sent to a contact on record, by itself or as a link that shows it once.`
           : `A new password reaches ${name} read aloud, in parts that are said back, or is sent to a contact on record, by itself or as a link that shows it once.`}
       </p>
       <p>
@@ -51,6 +51,9 @@ function Before({ page }: { page: Page }) {
     </div>
   );
 }
+
+/** Whether a secret may be spoken here: one speaks, and they hear it themselves. */
+const spoken = (page: Page) => !page.written && page.who?.heardAlone !== false;
 
 const GONE: Record<string, string> = {
   withdrawn:
@@ -64,7 +67,7 @@ function Handing({ page, handover, mine }: { page: Page; handover: HandoverState
   const { state } = handover;
   const unseen = state.style === "copied";
   const reading =
-    !unseen && !page.written && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
+    !unseen && spoken(page) && state.route === "read-aloud" && ["waiting", "shown"].includes(state.state);
   const unopened = state.route === "link" && ["left", "arrived"].includes(state.state);
   const several = new Set(page.changes.map((change) => change.system)).size > 1;
   return (
@@ -139,12 +142,12 @@ function Sending({ page, handover }: { page: Page; handover: HandoverState }) {
     <div className="mb-3 grid gap-1">
       {contacts.length > 0 && (
         <p className="text-muted">
-          {unseen || page.written
+          {unseen || !spoken(page)
             ? "Send it, by itself or as a link, to"
             : "Or send it, by itself or as a link, to"}
         </p>
       )}
-      {state.route === "link" && state.state !== "waiting" && !unseen && !page.written && (
+      {state.route === "link" && state.state !== "waiting" && !unseen && spoken(page) && (
         <Button quiet onClick={() => by("read-aloud")}>
           Read it aloud instead; the link ends
         </Button>

@@ -13,7 +13,7 @@ import { Lifting } from "./lifting";
 import { OpenCheck } from "./open-check";
 import { Refuse } from "./refuse";
 import { SaidNo } from "./said-no";
-import { SecondPerson } from "./second-person";
+import { AgreeToColleague, SecondPerson } from "./second-person";
 import { about, groups, inOrder, type Placed, seconds, wayWords } from "./ways";
 
 interface Props {
@@ -45,6 +45,7 @@ export function ProofColumn({ page, subject, lit, light }: Props) {
           {judgement?.verdict === "needs-second-person" && page.ticket.state !== "CLOSED" && (
             <SecondPerson page={page} judgement={judgement} />
           )}
+          {page.ticket.state !== "CLOSED" && <AgreeToColleague page={page} />}
           {reckoning.liftable && page.ticket.state !== "CLOSED" && <Lifting page={page} />}
           {page.ticket.mine && <SaidNo page={page} />}
           {page.ticket.mine && reckoning.open && <OpenCheck ticket={page.ticket.id} check={reckoning.open} />}

@@ -11,42 +11,58 @@ interface Props {
   judgement: Judgement;
 }
 
-/** What a rule asks a second person for: the holder asks, and whoever opens the page says yes or no to just this. */
+/** What a rule asks a second person for, on the page of whoever holds the ticket. */
 export function SecondPerson({ page, judgement }: Props) {
   const { me } = useShell();
   const asked = page.proof.seconds.find(
     (one) => one.system === judgement.system && one.action === judgement.action,
   );
-  if (page.ticket.mine) {
-    if (asked?.state === "asked" && asked.askedBy === me.id)
-      return (
-        <p role="status" className="mb-2 text-[13px]">
-          Asked at {clock(asked.askedAt)}. A colleague or your lead opens this page and agrees; it shows here.
+  if (!page.ticket.mine) return null;
+  return asked?.state === "asked" && asked.askedBy === me.id ? (
+    <p role="status" className="mb-2 text-[13px]">
+      Asked at {clock(asked.askedAt)}. A colleague or your lead opens this page and agrees; it shows here.
+    </p>
+  ) : (
+    <>
+      {asked?.state === "refused" && (
+        <p role="status" className="mb-2 font-semibold text-[13px] text-stop">
+          {asked.answeredByName} did not agree.
         </p>
-      );
-    return (
-      <>
-        {asked?.state === "refused" && (
-          <p role="status" className="mb-2 font-semibold text-[13px] text-stop">
-            {asked.answeredByName} did not agree.
-          </p>
-        )}
-        <Ask page={page} judgement={judgement} />
-      </>
-    );
-  }
-  return asked?.state === "asked" ? (
-    <section aria-label="A second person" className="my-2 rounded border border-wait p-2.5 text-[13px]">
-      <p className="mb-1.5">
-        <b>{asked.askedByName}</b> asks you to agree: {asked.action.replaceAll("-", " ")} in {asked.system}{" "}
-        for <b>{page.who?.name}</b>. Look at the whole page first: you answer for it, too.
-      </p>
-      <div className="flex flex-wrap gap-1.5">
-        <Answer ticket={page.ticket.id} second={asked.id} agreed words="Agree, as the second person" />
-        <Answer ticket={page.ticket.id} second={asked.id} agreed={false} words="Do not agree" />
-      </div>
-    </section>
-  ) : null;
+      )}
+      <Ask page={page} judgement={judgement} />
+    </>
+  );
+}
+
+/** What Earnest itself keeps is in no system. */
+const HERE = "earnest";
+const DEEDS: Record<string, string> = {
+  "replace-factor": "something that proves them is taken away as lost",
+};
+
+/** Whoever opens a colleague's page says yes or no to just what is asked, whatever the page shows beside. */
+export function AgreeToColleague({ page }: { page: Page }) {
+  if (page.ticket.mine) return null;
+  return page.proof.seconds
+    .filter((one) => one.state === "asked")
+    .map((asked) => (
+      <section
+        key={asked.id}
+        aria-label="A second person"
+        className="my-2 rounded border border-wait p-2.5 text-[13px]"
+      >
+        <p className="mb-1.5">
+          <b>{asked.askedByName}</b> asks you to agree:{" "}
+          {DEEDS[asked.action] ?? asked.action.replaceAll("-", " ")}
+          {asked.system !== HERE && ` in ${asked.system}`}, for <b>{page.who?.name}</b>. Look at the whole
+          page first: you answer for it, too.
+        </p>
+        <div className="flex flex-wrap gap-1.5">
+          <Answer ticket={page.ticket.id} second={asked.id} agreed words="Agree, as the second person" />
+          <Answer ticket={page.ticket.id} second={asked.id} agreed={false} words="Do not agree" />
+        </div>
+      </section>
+    ));
 }
 
 function Ask({ page, judgement }: Props) {

@@ -3,8 +3,9 @@ import { useState } from "react";
 import type { Judgement, Page } from "../../../api/client";
 import { Button } from "../../../ui/parts";
 import { day } from "../../../ui/time";
-import { askSecond, factorsOf, takeFactorAway } from "../acts";
+import { factorsOf, takeFactorAway } from "../acts";
 import { useNotices } from "../notices";
+import { SecondPerson } from "../proof/second-person";
 
 /** What they set up that proves them, to be taken away when it is lost. Nothing is set up here. */
 export function Lost({ page, close }: { page: Page; close: () => void }) {
@@ -26,14 +27,7 @@ export function Lost({ page, close }: { page: Page; close: () => void }) {
     <section aria-label="What they lost" className="mt-1 border-rule border-l-2 pl-2.5">
       {shown.error && <p className="text-stop">{shown.error.message}</p>}
       {judged && <p className={`mb-1 text-xs ${open ? "text-good" : "text-wait"}`}>{allowed(judged)}</p>}
-      {judged?.verdict === "needs-second-person" && (
-        <Button
-          quiet
-          onClick={() => void notices.during(() => askSecond(ticket, judged.system, judged.action))}
-        >
-          Ask a second person
-        </Button>
-      )}
+      {judged?.verdict === "needs-second-person" && <SecondPerson page={page} judgement={judged} />}
       <ul>
         {shown.data?.factors.map((one) => (
           <li key={one.id} className="mb-1.5">

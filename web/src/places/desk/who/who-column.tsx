@@ -108,10 +108,22 @@ function Brief({ page, who, freshness, invite }: PersonProps) {
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
       <p className="mb-1.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
       <Elsewhere who={who} />
+      <Wished who={who} />
       <Button quiet className="self-start" onClick={() => setMore(true)}>
         More about them
       </Button>
     </>
+  );
+}
+
+/** How they want to be spoken with, in their own choice. */
+function Wished({ who }: { who: Who }) {
+  return (
+    who.wishes && (
+      <p className="mb-2.5 rounded-[3px] bg-good-wash px-2 py-1 font-semibold text-[13px]">
+        They wish: {who.wishes}.{!who.heardAlone && " Nothing secret is spoken."}
+      </p>
+    )
   );
 }
 
@@ -165,6 +177,7 @@ function Claimed({ page, who, freshness, invite }: PersonProps) {
       <p className="mb-0.5 font-semibold font-serif text-xl leading-tight">{who.name}</p>
       <p className="mb-2.5 text-muted">{[who.title, who.place].filter(Boolean).join(", ")}</p>
       <Elsewhere who={who} />
+      <Wished who={who} />
       <p className="mb-2.5 border-wait border-l-[3px] pl-2 text-[13px] text-wait">{who.claim}</p>
       <dl className="grid grid-cols-[64px_1fr] gap-x-2 gap-y-1.5 text-[13px]">
         <Term words="Account">

@@ -8,10 +8,17 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 
+import earnest.testkit.Desk;
 import earnest.testkit.browser.Analyst;
+import earnest.testkit.browser.VirtualPasskeys;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+
+import tools.jackson.databind.JsonNode;
+
+import java.util.List;
+import java.util.Map;
 
 /** Taken on by a steward, welcomed by a code, at the desk, and gone again. */
 @ExtendWith(World.Running.class)
@@ -75,6 +82,78 @@ class NewcomerTest {
             maren.see("Asks for somebody to be taken on");
             maren.accessible("the description of the API");
         }
+    }
+
+    @Test
+    void signsInWithAPasskeyAndShowsItAgain(World world) {
+        takenOn(world);
+        try (BrowserContext desk = world.browser().newContext()) {
+            Analyst ada = Analyst.at(desk.newPage(), world.watch("a newcomer", desk.newPage()));
+            Page page = ada.page();
+            VirtualPasskeys.in(page);
+            goesIn(world, page);
+            page.getByText("A password alone is not enough here.").waitFor();
+            ada.accessible("a first signing in");
+            ada.button("Make a passkey of this device").click();
+            ada.see("Nothing in hand.");
+            ada.button("Sign out").click();
+            goesIn(world, page);
+            ada.button("Use your passkey").waitFor();
+            ada.accessible("a passkey at signing in");
+            ada.press("Enter");
+            ada.see("Nothing in hand.");
+
+            ada.button("Ada Lind").click();
+            ada.see("What you sign in with");
+            ada.accessible("what one signs in with");
+            ada.button("Add an authenticator").click();
+            world.staff()
+                    .take(
+                            "ada.lind",
+                            page.getByLabel("Your authenticator")
+                                    .locator(".num")
+                                    .innerText()
+                                    .replace(" ", ""));
+            page.getByLabel(Analyst.SIX_DIGITS).fill(world.staff().code("ada.lind"));
+            ada.see("Your authenticator is added.");
+            ada.button("Take away").first().click();
+            ada.see("Passkey taken away.");
+        }
+    }
+
+    private static void takenOn(World world) {
+        Desk maren = world.desk("maren.holt");
+        maren.api()
+                .post(
+                        "/api/staff/invites",
+                        Map.of(
+                                "login",
+                                "ada.lind",
+                                "name",
+                                "Ada Lind",
+                                "roles",
+                                List.of("analyst")))
+                .ok();
+        String id = "";
+        for (JsonNode one : maren.api().get("/api/staff").ok().get("members")) {
+            if (one.get("login").asString().equals("ada.lind")) {
+                id = one.get("id").asString();
+            }
+        }
+        String code =
+                maren.api().post("/api/staff/" + id + "/invitation").ok().get("code").asString();
+        maren.api()
+                .post(
+                        "/api/welcome",
+                        Map.of("login", "ada.lind", "code", code, "password", PASSWORD))
+                .ok();
+    }
+
+    private static void goesIn(World world, Page page) {
+        page.navigate(world.ground().serverUrl() + "/");
+        page.getByLabel("Name to sign in with").fill("ada.lind");
+        page.getByLabel("Password").fill(PASSWORD);
+        page.keyboard().press("Enter");
     }
 
     private static Page.GetByRoleOptions named(String name) {

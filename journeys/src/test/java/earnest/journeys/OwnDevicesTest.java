@@ -2,14 +2,12 @@ package earnest.journeys;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import com.google.gson.JsonObject;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.CDPSession;
-import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.ColorScheme;
 
 import earnest.testkit.Eventually;
 import earnest.testkit.browser.Analyst;
+import earnest.testkit.browser.VirtualPasskeys;
 
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
@@ -42,22 +40,6 @@ class OwnDevicesTest {
                         kind);
     }
 
-    /** A passkey that this browser keeps, and that finds its person before it. */
-    private static void knowsItsPerson(Page page) {
-        CDPSession session = page.context().newCDPSession(page);
-        session.send("WebAuthn.enable");
-        JsonObject options = new JsonObject();
-        options.addProperty("protocol", "ctap2");
-        options.addProperty("transport", "internal");
-        options.addProperty("hasResidentKey", true);
-        options.addProperty("hasUserVerification", true);
-        options.addProperty("isUserVerified", true);
-        options.addProperty("automaticPresenceSimulation", true);
-        JsonObject wanted = new JsonObject();
-        wanted.add("options", options);
-        session.send("WebAuthn.addVirtualAuthenticator", wanted);
-    }
-
     private void visited(Analyst tove) {
         tove.see("A visitor is here");
         tove.press("v");
@@ -75,7 +57,7 @@ class OwnDevicesTest {
         try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.DARK);
                 Analyst tove = Analyst.signIn(world, "tove.rask")) {
             Analyst there = proved(phone);
-            knowsItsPerson(there.page());
+            VirtualPasskeys.in(there.page());
             OnThePhone.pick(there, "by finger, face or its own code");
             OnThePhone.heading(there, "Add a passkey").waitFor();
             there.accessible("a passkey to be made");

@@ -103,6 +103,8 @@ class SecurityConfiguration implements WebMvcConfigurer {
                                                 HttpMethod.POST,
                                                 "/api/session",
                                                 "/api/session/factor",
+                                                "/api/session/passkey",
+                                                "/api/session/passkey/new",
                                                 "/api/welcome",
                                                 "/api/links/press",
                                                 "/api/links/answer",

@@ -8,11 +8,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.Size;
 
-import org.jspecify.annotations.Nullable;
-import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.ResponseEntity;
@@ -24,8 +20,6 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-import java.net.URLEncoder;
-import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.Arrays;
 import java.util.List;
@@ -35,40 +29,6 @@ import java.util.UUID;
 /** Signing in and out. */
 @RestController
 class SessionController {
-    /** A request's own text form would show the password. */
-    record Credentials(
-            @NotBlank @Size(max = 64) String login,
-            @NotBlank @Size(max = 200) String password,
-            @Nullable @Size(max = 12) String code) {
-        @Override
-        public String toString() {
-            return "(credentials)";
-        }
-    }
-
-    /** What is typed to show again that it is oneself. */
-    @Schema(name = "ProvedAgain")
-    record Again(@NotBlank @Size(max = 12) String code) {
-        @Override
-        public String toString() {
-            return "(code)";
-        }
-    }
-
-    /**
-     * What is taken into an authenticator, shown once. Its own text form would show it.
-     *
-     * @param key in base 32
-     * @param address the same, as apps read it
-     */
-    @Schema(name = "SecondFactorSettingUp")
-    record SettingUp(String key, String address) {
-        @Override
-        public String toString() {
-            return "(what is shown once)";
-        }
-    }
-
     /**
      * Who is signed in.
      *
@@ -83,7 +43,7 @@ class SessionController {
     private final Sessions sessions;
     private final Analysts analysts;
     private final AccessProperties properties;
-    private final ClientAddress addresses;
+    private final SignInAttempts attempts;
     private final Cookies cookies;
     private final PageTokens pageTokens;
 
@@ -92,14 +52,14 @@ class SessionController {
             Sessions sessions,
             Analysts analysts,
             AccessProperties properties,
-            ClientAddress addresses,
+            SignInAttempts attempts,
             Cookies cookies,
             PageTokens pageTokens) {
         this.signIn = signIn;
         this.sessions = sessions;
         this.analysts = analysts;
         this.properties = properties;
-        this.addresses = addresses;
+        this.attempts = attempts;
         this.cookies = cookies;
         this.pageTokens = pageTokens;
     }
@@ -109,14 +69,19 @@ class SessionController {
             summary = "Signs somebody in.",
             more =
                     "The answer and its time are the same for a name that is not there. Whoever"
-                            + " knows the password and sends no code is told that one is wanted, or"
-                            + " that their authenticator is to be set up first. A new token comes"
+                            + " knows the password and sends neither code nor passkey is told which"
+                            + " is wanted, or that one is to be set up first. A passkey is what the"
+                            + " browser gave for what signInAsksPasskey asked. A new token comes"
                             + " with the answer, as the cookie XSRF-TOKEN.",
             refuses = {
                 "401 sign-in-refused",
                 "401 code-wanted",
+                "401 passkey-wanted",
+                "401 code-or-passkey-wanted",
                 "401 second-factor-missing",
                 "403 code-refused",
+                "403 passkey-refused",
+                "422 one-of-two",
                 "429 slow-down"
             },
             example =
@@ -128,8 +93,8 @@ class SessionController {
             HttpServletRequest request,
             HttpServletResponse response) {
         SignIn.Welcome welcome;
-        try (Secret code = secret(credentials.code())) {
-            welcome = signIn.signIn(attempt(credentials, request), code);
+        try (Secret given = credentials.given()) {
+            welcome = signIn.signIn(attempts.of(credentials, request), credentials.reply(given));
         }
         // Only now: who is refused loses nothing that was open.
         cookies.read(request, Cookies.Kind.SESSION).ifPresent(old -> sessions.end(old, null));
@@ -140,57 +105,6 @@ class SessionController {
         // A token that somebody else may have planted before is worth nothing from now on.
         pageTokens.changeTo(welcome.session(), response);
         return sessions.whose(welcome.session(), true).map(SessionController::me).orElseThrow();
-    }
-
-    private SignIn.Attempt attempt(Credentials credentials, HttpServletRequest request) {
-        return new SignIn.Attempt(
-                credentials.login(),
-                credentials.password(),
-                addresses.of(request),
-                cookies.read(request, Cookies.Kind.BROWSER));
-    }
-
-    private static @Nullable Secret secret(@Nullable String code) {
-        return code == null || code.isBlank() ? null : Secret.of(code.replace(" ", ""));
-    }
-
-    @ApiCall(
-            id = "setUpSecondFactor",
-            summary = "Begins to set up the authenticator of somebody who has none yet.",
-            more =
-                    "What is given is shown once. It counts from the first signing in with a code"
-                            + " of it.",
-            refuses = {"401 sign-in-refused", "409 factor-there", "429 slow-down"},
-            example = "{\"login\": \"tove.rask\", \"password\": \"a long sentence of hers\"}")
-    @PostMapping("/api/session/factor")
-    ResponseEntity<SettingUp> setUpFactor(
-            @Valid @RequestBody Credentials credentials, HttpServletRequest request) {
-        try (Secret key = signIn.setUpFactor(attempt(credentials, request))) {
-            String text = key.open(String::new);
-            String address =
-                    "otpauth://totp/Earnest:%s?secret=%s&issuer=Earnest"
-                            .formatted(
-                                    URLEncoder.encode(credentials.login(), StandardCharsets.UTF_8),
-                                    text);
-            return ResponseEntity.ok()
-                    .cacheControl(CacheControl.noStore())
-                    .body(new SettingUp(text, address));
-        }
-    }
-
-    @ApiCall(
-            id = "proveAgain",
-            summary = "Shows again that it is oneself, before what lowers what keeps people safe.",
-            more = "It is good for ten minutes, in this session.",
-            refuses = {"403 code-refused", "429 slow-down"},
-            example = "{\"code\": \"123456\"}")
-    @PostMapping("/api/session/again")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    void proveAgain(SignedIn me, @Valid @RequestBody Again again, HttpServletRequest request) {
-        String session = cookies.read(request, Cookies.Kind.SESSION).orElseThrow();
-        try (Secret code = Secret.of(again.code().replace(" ", ""))) {
-            signIn.proveAgain(me, session, code);
-        }
     }
 
     /** 204 when nobody is signed in: asking is no error. */

@@ -13,7 +13,9 @@ import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 
 /** Signing in. The answer and its time are the same for names that nobody has. */
 @Service
@@ -23,6 +25,7 @@ class SignIn {
     private final AnalystRepository analysts;
     private final Sessions sessions;
     private final StaffFactors factors;
+    private final FactorTries tries;
     private final SlowHashes passwords;
     private final SignInLimits limits;
     private final KnownBrowsers browsers;
@@ -34,6 +37,7 @@ class SignIn {
             AnalystRepository analysts,
             Sessions sessions,
             StaffFactors factors,
+            FactorTries tries,
             SlowHashes passwords,
             SignInLimits limits,
             KnownBrowsers browsers,
@@ -43,6 +47,7 @@ class SignIn {
         this.analysts = analysts;
         this.sessions = sessions;
         this.factors = factors;
+        this.tries = tries;
         this.passwords = passwords;
         this.limits = limits;
         this.browsers = browsers;
@@ -73,37 +78,54 @@ class SignIn {
     }
 
     /**
-     * Signs in with password and code. Only whoever knows the password is told whether a code is
-     * missing, or is to be set up.
+     * Signs in with password and second factor. Only whoever knows the password is told whether a
+     * code or passkey is missing, or is to be set up.
      *
-     * @param code of the second factor, or null
-     * @throws Problem 401 for a wrong password, and for a missing code; 403 for a wrong code; 429
+     * @param reply of the second factor, or null
+     * @throws Problem 401 for a wrong password, and for a missing reply; 403 for a wrong one; 429
      *     when too many tries were made
      */
-    Welcome signIn(Attempt attempt, @Nullable Secret code) {
+    Welcome signIn(Attempt attempt, @Nullable FactorReply reply) {
         Optional<String> known = browsers.known(attempt.browser(), attempt.login());
         Analyst analyst = whoKnowsThePassword(attempt, known);
-        if (code == null) {
+        if (reply == null) {
             throw wanted(analyst);
         }
+        tries.count(analyst.id, reply);
         String stronger =
                 passwords.isWeak(analyst.passwordHash) ? passwords.of(attempt.password()) : null;
         // What a wrong code comes to is kept, so it is no exception there.
-        Object came = writes.get(() -> welcome(analyst.id, code, stronger, known.isPresent()));
+        Object came = writes.get(() -> welcome(analyst.id, reply, stronger, known.isPresent()));
         if (came instanceof Problem no) {
             throw no;
         }
+        tries.wasRight(analyst.id, reply);
         return (Welcome) came;
     }
 
     private Problem wanted(Analyst analyst) {
-        return writes.get(() -> factors.has(analyst.id))
-                ? new Problem(
-                        401, "code-wanted", "Now the six digits that your authenticator shows.")
+        Set<FactorKind> theirs = writes.get(() -> factors.kinds(analyst.id));
+        if (theirs.isEmpty()) {
+            return new Problem(
+                    401,
+                    "second-factor-missing",
+                    "Set up an authenticator or a passkey first: a password alone is not enough"
+                            + " here.");
+        }
+        if (theirs.size() == FactorKind.values().length) {
+            return new Problem(
+                    401,
+                    "code-or-passkey-wanted",
+                    "Now the six digits that your authenticator shows, or your passkey.");
+        }
+        return theirs.contains(FactorKind.PASSKEY)
+                ? new Problem(401, "passkey-wanted", "Now your passkey.")
                 : new Problem(
-                        401,
-                        "second-factor-missing",
-                        "Set up an authenticator first: a password alone is not enough here.");
+                        401, "code-wanted", "Now the six digits that your authenticator shows.");
+    }
+
+    private Analyst whoKnowsThePassword(Attempt attempt) {
+        return whoKnowsThePassword(attempt, browsers.known(attempt.browser(), attempt.login()));
     }
 
     private Analyst whoKnowsThePassword(Attempt attempt, Optional<String> known) {
@@ -136,15 +158,15 @@ class SignIn {
     }
 
     /** A {@link Welcome}, or the {@link Problem} with the code. */
-    private Object welcome(UUID id, Secret code, @Nullable String stronger, boolean known) {
+    private Object welcome(UUID id, FactorReply reply, @Nullable String stronger, boolean known) {
         Analyst analyst = analysts.findById(id).orElseThrow(SignIn::refused);
-        boolean had = factors.has(id);
-        Problem no = tried(analyst, code);
+        boolean had = !factors.kinds(id).isEmpty();
+        Problem no = tries.tried(analyst, reply);
         if (no != null) {
             return no;
         }
         if (!had) {
-            record.append(Entry.by(EntryKind.SECOND_FACTOR_SET_UP, analyst.id, analyst.name));
+            record.append(Entry.by(reply.kind().setUp(), analyst.id, analyst.name));
         }
         if (stronger != null) {
             analyst.passwordHash = stronger;
@@ -153,71 +175,54 @@ class SignIn {
         return new Welcome(sessions.begin(id), known ? null : browsers.remember(id));
     }
 
-    /** Tries a code, in the present transaction; a wrong one is on the record. */
-    private @Nullable Problem tried(Analyst analyst, Secret code) {
-        return switch (factors.accept(analyst.id, code)) {
-            case RIGHT -> null;
-            case WRONG -> {
-                record.append(Entry.by(EntryKind.SECOND_FACTOR_WRONG, analyst.id, analyst.name));
-                yield new Problem(
-                        403,
-                        "code-refused",
-                        "That code is wrong, or was used already. Wait for the next six digits.");
-            }
-            case AT_LIMIT ->
-                    new Problem(
-                            429,
-                            "slow-down",
-                            "Too many wrong codes were given. Wait half an hour, or ask your"
-                                    + " lead.");
-        };
+    /**
+     * Begins to set up the authenticator of whoever has nothing yet.
+     *
+     * @return its key in base 32; the caller wipes it
+     * @throws Problem 401 for a wrong password, 409 if they have something, 429 when too many tries
+     *     were made
+     */
+    Secret setUpAuthenticator(Attempt attempt) {
+        return settingUp(attempt, analyst -> factors.beginAuthenticator(analyst.id));
     }
 
     /**
-     * Begins to set up the second factor of whoever has none yet.
+     * Begins to set up a passkey of whoever has nothing yet.
      *
-     * @return its key in base 32; the caller wipes it
-     * @throws Problem 401 for a wrong password, 409 if they have one, 429 when too many tries were
-     *     made
+     * @return what the browser is asked to make, as JSON
+     * @throws Problem as {@link #setUpAuthenticator}
      */
-    Secret setUpFactor(Attempt attempt) {
-        Analyst analyst =
-                whoKnowsThePassword(attempt, browsers.known(attempt.browser(), attempt.login()));
+    String setUpPasskey(Attempt attempt) {
+        return settingUp(
+                attempt, analyst -> factors.beginPasskey(analyst.id, analyst.login, analyst.name));
+    }
+
+    private <T> T settingUp(Attempt attempt, Function<Analyst, T> begin) {
+        Analyst analyst = whoKnowsThePassword(attempt);
         return writes.get(
                 () -> {
-                    if (factors.has(analyst.id)) {
+                    // A password alone never adds to what somebody has.
+                    if (!factors.kinds(analyst.id).isEmpty()) {
                         throw new Problem(
                                 409,
                                 "factor-there",
-                                "You have an authenticator already. If it is lost, ask a"
-                                        + " steward.");
+                                "You have an authenticator or a passkey already. If it is lost, ask"
+                                        + " a steward.");
                     }
-                    return factors.begin(analyst.id);
+                    return begin.apply(analyst);
                 });
     }
 
     /**
-     * Takes a code from somebody who is signed in; what lowers safety may be done for a while then.
+     * Asks for a passkey of whoever knows the password.
      *
-     * @param session its token
-     * @throws Problem 403 for a wrong code, 429 after too many
+     * @return what the browser is asked for, as JSON
+     * @throws Problem 401 for a wrong password, 409 if they have none, 429 when too many tries were
+     *     made
      */
-    void proveAgain(SignedIn me, String session, Secret code) {
-        Optional<Problem> no =
-                writes.get(
-                        () -> {
-                            Analyst analyst =
-                                    analysts.findById(me.id()).orElseThrow(SignIn::refused);
-                            Problem wrong = tried(analyst, code);
-                            if (wrong == null) {
-                                sessions.proved(session);
-                                record.append(Entry.by(EntryKind.PROVED_AGAIN, me.id(), me.name()));
-                            }
-                            return Optional.ofNullable(wrong);
-                        });
-        if (no.isPresent()) {
-            throw no.get();
-        }
+    String askPasskey(Attempt attempt) {
+        Analyst analyst = whoKnowsThePassword(attempt);
+        return writes.get(() -> factors.askPasskey(analyst.id)).orElseThrow(OwnFactors::noPasskey);
     }
 
     private static Problem refused() {

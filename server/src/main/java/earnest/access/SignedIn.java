@@ -12,7 +12,7 @@ import java.util.UUID;
  *
  * @param ownAccount their own account in the directory, which they may not change, or null
  * @param session tells sessions of one analyst apart; not the token
- * @param fresh whether a code of their second factor was given in it lately
+ * @param fresh whether their second factor was given in it lately
  */
 public record SignedIn(
         UUID id,
@@ -30,15 +30,15 @@ public record SignedIn(
     /**
      * Before what lowers what keeps people safe.
      *
-     * @throws Problem 403 if they gave no code of their second factor lately
+     * @throws Problem 403 if they gave nothing of their second factor lately
      */
     public void mustBeFresh() {
         if (!fresh) {
             throw new Problem(
                     403,
                     "prove-again",
-                    "This lowers what keeps people safe. Show first that it is you, with the code"
-                            + " of your authenticator.");
+                    "This lowers what keeps people safe. Show first that it is you, with your"
+                            + " authenticator or passkey.");
         }
     }
 

@@ -1,59 +1,34 @@
 package earnest.access;
 
-import earnest.core.codes.Base32;
-import earnest.core.codes.Guard;
-import earnest.core.codes.Totp;
 import earnest.core.passwords.Secret;
-import earnest.ground.Ids;
-import earnest.wrapped.WrappedSecrets;
+import earnest.ground.Problem;
 
-import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
-import java.security.SecureRandom;
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Timestamp;
-import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
-import java.util.Arrays;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
- * What staff have beside their password: an authenticator each, whose code is good once, with a
- * limit of wrong ones of its own. All of it is done in the present transaction.
+ * What staff have beside their password: an authenticator, whose code is good once, passkeys, or
+ * both. All of it is done in the present transaction.
  */
 @Component
 public class StaffFactors {
-    /** As long as the hash that codes are made with (RFC 4226, section 4, R6). */
-    private static final int KEY_BYTES = 20;
+    private final StaffFactorRows rows;
+    private final StaffAuthenticators authenticators;
+    private final StaffPasskeys passkeys;
 
-    private static final Guard.Limit LIMIT = new Guard.Limit(10, Duration.ofMinutes(30));
-    private static final Duration SET_UP_WITHIN = Duration.ofMinutes(30);
-
-    private final JdbcClient database;
-    private final WrappedSecrets secrets;
-    private final SecureRandom random;
-    private final Clock clock;
-    private final Ids ids;
-
-    StaffFactors(
-            JdbcClient database,
-            WrappedSecrets secrets,
-            SecureRandom random,
-            Clock clock,
-            Ids ids) {
-        this.database = database;
-        this.secrets = secrets;
-        this.random = random;
-        this.clock = clock;
-        this.ids = ids;
+    StaffFactors(StaffFactorRows rows, StaffAuthenticators authenticators, StaffPasskeys passkeys) {
+        this.rows = rows;
+        this.authenticators = authenticators;
+        this.passkeys = passkeys;
     }
 
-    /** What came of a code. */
+    /** What came of a code, or of a passkey. */
     enum Tried {
         RIGHT,
         WRONG,
@@ -61,148 +36,133 @@ public class StaffFactors {
         AT_LIMIT
     }
 
-    /** One that somebody has, or is setting up. */
-    private record Row(
-            UUID id, UUID analyst, WrappedSecrets.Wrapped key, boolean confirmed, Guard guard) {}
+    /** One that counts. */
+    record Held(UUID id, FactorKind kind, Instant since) {}
 
-    private static final String THEIRS =
-            "select * from staff_factor where analyst_id = :analyst and removed_at is null and"
-                    + " (confirmed_at is not null or enrolled_at > :since) order by confirmed_at is"
-                    + " null, enrolled_at desc limit 1";
-
-    private Optional<Row> of(UUID analyst, boolean lock) {
-        return database.sql(THEIRS + (lock ? " for update" : ""))
-                .param("analyst", analyst)
-                .param("since", clock.instant().minus(SET_UP_WITHIN))
-                .query(StaffFactors::row)
-                .optional();
+    /** What of somebody's counts, the one they have longest first. */
+    List<Held> of(UUID analyst) {
+        return rows.of(analyst).stream()
+                .filter(StaffFactorRows.Row::confirmed)
+                .map(row -> new Held(row.id(), row.kind(), row.enrolledAt()))
+                .toList();
     }
 
-    private static Row row(ResultSet row, int i) throws SQLException {
-        Timestamp since = row.getTimestamp("wrong_since");
-        return new Row(
-                row.getObject("id", UUID.class),
-                row.getObject("analyst_id", UUID.class),
-                new WrappedSecrets.Wrapped(row.getBytes("wrapped_key"), row.getString("key_name")),
-                row.getTimestamp("confirmed_at") != null,
-                new Guard(
-                        row.getLong("last_used_step"),
-                        row.getInt("wrong_tries"),
-                        since == null ? null : since.toInstant()));
-    }
-
-    /** Whether somebody has one that counts. */
-    boolean has(UUID analyst) {
-        return of(analyst, false).filter(Row::confirmed).isPresent();
+    /** The kinds of what counts; empty for whoever has to set one up first. */
+    Set<FactorKind> kinds(UUID analyst) {
+        return of(analyst).stream().map(Held::kind).collect(Collectors.toSet());
     }
 
     /**
-     * Begins to set one up for somebody who has none; what was begun before is gone.
+     * Begins to set up an authenticator; what was begun before is gone.
      *
      * @return its key in base 32 (RFC 4648, section 6); the caller wipes it
+     * @throws Problem 409 if they have one
      */
-    Secret begin(UUID analyst) {
-        byte[] key = new byte[KEY_BYTES];
-        random.nextBytes(key);
-        try {
-            remove(analyst);
-            add(analyst, key, null);
-            return Base32.of(key);
-        } finally {
-            Arrays.fill(key, (byte) 0);
+    Secret beginAuthenticator(UUID analyst) {
+        mustHaveRoom(analyst, FactorKind.AUTHENTICATOR);
+        return authenticators.begin(analyst);
+    }
+
+    /**
+     * Begins to set up a passkey; what was begun before is gone.
+     *
+     * @return what the browser is asked to make, as JSON
+     * @throws Problem 409 if they have as many as they may have
+     */
+    String beginPasskey(UUID analyst, String login, String name) {
+        mustHaveRoom(analyst, FactorKind.PASSKEY);
+        return passkeys.begin(analyst, login, name);
+    }
+
+    private void mustHaveRoom(UUID analyst, FactorKind kind) {
+        rows.lock(analyst);
+        rows.removeUnfinished(analyst);
+        if (of(analyst).stream().filter(held -> held.kind() == kind).count() >= kind.most()) {
+            throw new Problem(
+                    409,
+                    "factor-there",
+                    kind == FactorKind.AUTHENTICATOR
+                            ? "You have an authenticator already. If it is lost, ask a steward."
+                            : "You have %d passkeys. Take one away first.".formatted(kind.most()));
         }
     }
 
     /**
-     * Gives somebody who has none the one that they carry already.
+     * Gives somebody who has none the authenticator that they carry already.
      *
      * @param key the caller wipes it
      */
     public void bringIn(UUID analyst, byte[] key) {
-        if (of(analyst, true).isEmpty()) {
-            add(analyst, key, clock.instant());
+        if (rows.lock(analyst).isEmpty()) {
+            rows.confirm(authenticators.add(analyst, key));
         }
     }
 
-    private void add(UUID analyst, byte[] key, @Nullable Instant confirmedAt) {
-        UUID id = ids.next();
-        WrappedSecrets.Wrapped wrapped = secrets.wrapKey(id, key);
-        database.sql(
-                        "insert into staff_factor (id, analyst_id, wrapped_key, key_name,"
-                                + " enrolled_at, confirmed_at, last_used_step, wrong_tries) values"
-                                + " (:id, :analyst, :key, :name, :at, :confirmed, -1, 0)")
-                .param("id", id)
-                .param("analyst", analyst)
-                .param("key", wrapped.bytes())
-                .param("name", wrapped.key())
-                .param("at", clock.instant())
-                .param("confirmed", confirmedAt)
-                .update();
-    }
-
-    /** Takes away what somebody has; then they set one up at their next signing in. */
+    /** Takes away all that somebody has; then they set one up at their next signing in. */
     public void remove(UUID analyst) {
-        database.sql(
-                        "update staff_factor set removed_at = :at, wrapped_key = '' where"
-                                + " analyst_id = :analyst and removed_at is null")
-                .param("at", clock.instant())
-                .param("analyst", analyst)
-                .update();
+        rows.removeAll(analyst);
     }
 
-    /** Tries a code; of one that is being set up, the first right one makes it count. */
-    Tried accept(UUID analyst, Secret typed) {
-        Optional<Row> found = of(analyst, true);
-        if (found.isEmpty()) {
+    /**
+     * Takes one away.
+     *
+     * @return its kind
+     * @throws Problem 404 if it is none of theirs, 409 if it is the only one
+     */
+    FactorKind remove(UUID analyst, UUID factor) {
+        rows.lock(analyst);
+        List<Held> theirs = of(analyst);
+        FactorKind kind =
+                theirs.stream()
+                        .filter(held -> held.id().equals(factor))
+                        .findFirst()
+                        .orElseThrow(() -> Problem.unknown("authenticator or passkey of yours"))
+                        .kind();
+        if (theirs.size() == 1) {
+            throw new Problem(
+                    409,
+                    "only-one",
+                    "It is the only one you have. Set up another first; if this one is lost, ask"
+                            + " a steward.");
+        }
+        rows.remove(factor);
+        return kind;
+    }
+
+    /** What a browser is asked for, as JSON; empty for whoever has no passkey. */
+    Optional<String> askPasskey(UUID analyst) {
+        return passkeys.ask(analyst);
+    }
+
+    /** Tries what somebody gives. While nothing of theirs counts, it may be what they set up. */
+    Tried accept(UUID analyst, FactorReply reply) {
+        List<StaffFactorRows.Row> theirs = rows.lock(analyst);
+        boolean any = theirs.stream().anyMatch(StaffFactorRows.Row::confirmed);
+        return accept(analyst, reply, theirs, any);
+    }
+
+    /** Tries what is given for what somebody sets up beside what they have; then it counts. */
+    Tried acceptNew(UUID analyst, FactorReply reply) {
+        return accept(analyst, reply, rows.lock(analyst), false);
+    }
+
+    private Tried accept(
+            UUID analyst, FactorReply reply, List<StaffFactorRows.Row> all, boolean counting) {
+        List<StaffFactorRows.Row> which =
+                all.stream()
+                        .filter(row -> row.confirmed() == counting && row.kind() == reply.kind())
+                        .toList();
+        if (which.isEmpty()) {
             return Tried.WRONG;
         }
-        Row factor = found.get();
-        byte[] key = secrets.unwrapKey(factor.id(), factor.key());
-        Guard.Tried tried;
-        try {
-            tried = Totp.accept(key, Totp.STANDARD, typed, factor.guard(), LIMIT, clock.instant());
-            if (secrets.isOld(factor.key())) {
-                keep(factor, secrets.wrapKey(factor.id(), key));
-            }
-        } finally {
-            Arrays.fill(key, (byte) 0);
-        }
-        keep(factor, tried.next());
-        return switch (tried) {
-            case Guard.Tried.Accepted _ -> {
-                confirm(factor);
-                yield Tried.RIGHT;
-            }
-            case Guard.Tried.Refused _ -> Tried.WRONG;
-            case Guard.Tried.AtLimit _ -> Tried.AT_LIMIT;
+        return switch (reply) {
+            case FactorReply.Code(var typed) -> authenticators.accept(which.getFirst(), typed);
+            case FactorReply.Passkey(var json) ->
+                    (counting
+                                    ? passkeys.used(analyst, which, json)
+                                    : passkeys.made(which.getFirst(), json))
+                            ? Tried.RIGHT
+                            : Tried.WRONG;
         };
-    }
-
-    private void keep(Row factor, WrappedSecrets.Wrapped key) {
-        database.sql("update staff_factor set wrapped_key = :key, key_name = :n where id = :id")
-                .param("key", key.bytes())
-                .param("n", key.key())
-                .param("id", factor.id())
-                .update();
-    }
-
-    private void keep(Row factor, Guard next) {
-        database.sql(
-                        "update staff_factor set last_used_step = :used, wrong_tries = :wrong,"
-                                + " wrong_since = :since where id = :id")
-                .param("used", next.used())
-                .param("wrong", next.wrong())
-                .param("since", next.since())
-                .param("id", factor.id())
-                .update();
-    }
-
-    private void confirm(Row factor) {
-        if (!factor.confirmed()) {
-            database.sql("update staff_factor set confirmed_at = :at where id = :id")
-                    .param("at", clock.instant())
-                    .param("id", factor.id())
-                    .update();
-        }
     }
 }

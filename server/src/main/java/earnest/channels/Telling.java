@@ -2,6 +2,7 @@ package earnest.channels;
 
 import earnest.people.People;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Component;
 
@@ -34,9 +35,10 @@ public class Telling {
      *
      * @param occasion as {@link Messages#send}; its writer must be one that writes to former
      *     contacts too
+     * @param ticket on which it was done, or null
      * @return whether anything reaches them
      */
-    public boolean everywhere(String occasion, UUID about, UUID ticket, UUID person) {
+    public boolean everywhere(String occasion, UUID about, @Nullable UUID ticket, UUID person) {
         boolean told = false;
         for (People.Contact contact : contacts(person)) {
             if (messages.getObject().reach(contact).isPresent()) {

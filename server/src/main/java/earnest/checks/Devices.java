@@ -78,10 +78,28 @@ public class Devices {
 
     /** Brings in a device from a source that is trusted, with the public half of its key. */
     public void bringIn(UUID id, UUID person, byte[] key) {
+        add(id, person, key, true);
+    }
+
+    /**
+     * Gives somebody a device that an organisation handed out: it is new, as if they had set it up
+     * today.
+     *
+     * @return false: there is one of that id already
+     */
+    boolean handOut(UUID id, UUID person, byte[] key) {
+        if (enrolments.findById(id).isPresent()) {
+            return false;
+        }
+        add(id, person, key, false);
+        return true;
+    }
+
+    private void add(UUID id, UUID person, byte[] key, boolean trusted) {
         Enrolment one = new Enrolment(id, person, Enrolment.DEVICE, NAME, null, clock.instant());
         one.publicKey = key;
         one.confirmedAt = one.enrolledAt;
-        one.trusted = true;
+        one.trusted = trusted;
         enrolments.add(one);
     }
 

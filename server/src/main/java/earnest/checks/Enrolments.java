@@ -50,28 +50,44 @@ public class Enrolments implements ProofDeeds {
         this.ids = ids;
     }
 
-    /** Enrols authenticators of people who have none; returns how many were new. */
+    /**
+     * Gives somebody an authenticator that an organisation handed out: it is new, as if they had
+     * set it up today. In the present transaction.
+     *
+     * @param key the caller wipes it
+     */
+    UUID handOut(UUID person, byte[] key) {
+        return add(person, key, false);
+    }
+
+    private UUID add(UUID person, byte[] key, boolean trusted) {
+        UUID id = ids.next();
+        Enrolment one =
+                new Enrolment(
+                        id,
+                        person,
+                        Enrolment.AUTHENTICATOR,
+                        Enrolment.AUTHENTICATOR,
+                        secrets.wrapKey(id, key),
+                        clock.instant());
+        one.confirmedAt = one.enrolledAt;
+        one.trusted = trusted;
+        enrolments.add(one);
+        return id;
+    }
+
+    /**
+     * Enrols authenticators of people who have none, of a source that is trusted; returns how many
+     * were new.
+     */
     public int enrol(Map<UUID, byte[]> keys) {
         return writes.get(
                 () -> {
                     Set<UUID> before = enrolments.enrolled(Enrolment.AUTHENTICATOR);
-                    Instant now = clock.instant();
                     int enrolled = 0;
                     for (Map.Entry<UUID, byte[]> key : keys.entrySet()) {
                         if (!before.contains(key.getKey())) {
-                            UUID id = ids.next();
-                            WrappedSecrets.Wrapped wrapped = secrets.wrapKey(id, key.getValue());
-                            Enrolment one =
-                                    new Enrolment(
-                                            id,
-                                            key.getKey(),
-                                            Enrolment.AUTHENTICATOR,
-                                            Enrolment.AUTHENTICATOR,
-                                            wrapped,
-                                            now);
-                            one.confirmedAt = now;
-                            one.trusted = true;
-                            enrolments.add(one);
+                            add(key.getKey(), key.getValue(), true);
                             enrolled++;
                         }
                     }

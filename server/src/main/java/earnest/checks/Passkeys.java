@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.ground.Problem;
 import earnest.ground.Reading;
+import earnest.webauthn.WebAuthn;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -77,21 +78,14 @@ public class Passkeys {
         one.confirmedAt = clock.instant();
     }
 
-    /**
-     * What is kept of one.
-     *
-     * @param count of its signatures so far, or 0 where it does not count
-     */
-    public record Kept(UUID id, byte[] credential, long count) {}
-
     /** Locks one that counts, with what is kept of it. */
-    public Optional<Kept> lock(UUID passkey) {
+    public Optional<WebAuthn.Kept> lock(UUID passkey) {
         return enrolments
                 .lock(passkey)
                 .filter(one -> one.kind.equals(Enrolment.PASSKEY) && one.inForce())
                 .map(
                         one ->
-                                new Kept(
+                                new WebAuthn.Kept(
                                         one.id,
                                         Objects.requireNonNull(one.credential),
                                         one.lastUsedStep));

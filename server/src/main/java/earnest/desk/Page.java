@@ -85,6 +85,8 @@ record Page(
     /**
      * The person that the caller says they are; nothing here would help to prompt a caller.
      *
+     * @param wishes how they want to be spoken with, in words, or null
+     * @param heardAlone whether a secret may be spoken with them
      * @param devices what they have for being proved, in words
      * @param facts what may be asked, without the values
      * @param alsoOnTheLine other tickets on which a line says to be the same person now
@@ -99,6 +101,8 @@ record Page(
             @Nullable String title,
             @Nullable String place,
             @Nullable String speaks,
+            @Nullable String wishes,
+            boolean heardAlone,
             String claim,
             List<ContactLine> contacts,
             List<String> devices,

@@ -70,6 +70,8 @@ class WhoComposer {
                 p.title(),
                 place(p),
                 p.speaks(),
+                p.wishes().words(),
+                p.wishes().heardAlone(),
                 claim(p, ticket, contacts),
                 contacts.stream().map(contactLines::of).toList(),
                 standing.devices(p.id()),

@@ -11,6 +11,7 @@ import earnest.core.assurance.Verdict;
 import earnest.core.record.Leaf;
 import earnest.ground.Problem;
 import earnest.ground.Writes;
+import earnest.people.People;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -35,6 +36,7 @@ class HandoverPermits {
     private final LiveAccounts accounts;
     private final Standing standing;
     private final Tickets tickets;
+    private final People people;
     private final TicketChannels channels;
     private final Writes writes;
     private final Clock clock;
@@ -46,6 +48,7 @@ class HandoverPermits {
             LiveAccounts accounts,
             Standing standing,
             Tickets tickets,
+            People people,
             TicketChannels channels,
             Writes writes,
             Clock clock) {
@@ -55,6 +58,7 @@ class HandoverPermits {
         this.accounts = accounts;
         this.standing = standing;
         this.tickets = tickets;
+        this.people = people;
         this.channels = channels;
         this.writes = writes;
         this.clock = clock;
@@ -65,10 +69,15 @@ class HandoverPermits {
      *
      * @param routes null: all
      * @param written whether one writes with them, instead of speaking
+     * @param heardAlone whether a secret may be spoken with them
      * @param why what allows it
      */
     record Permitted(
-            Handover handover, @Nullable List<Route> routes, boolean written, Leaf.Why why) {
+            Handover handover,
+            @Nullable List<Route> routes,
+            boolean written,
+            boolean heardAlone,
+            Leaf.Why why) {
         /**
          * @throws Problem 403 if the rules that opened the change do not allow the route
          */
@@ -95,6 +104,14 @@ class HandoverPermits {
                         "not-aloud",
                         "Nobody hears you here, and no password goes through what is written. Send"
                                 + " it, or let them choose one on their own page.");
+            }
+            if (!heardAlone) {
+                throw new Problem(
+                        409,
+                        "not-aloud",
+                        "They are spoken with in writing or through somebody else: no password is"
+                                + " spoken there. Send it, or let them choose one on their own"
+                                + " page.");
             }
             if (!handover.style.seen()) {
                 throw new Problem(
@@ -153,6 +170,7 @@ class HandoverPermits {
                 handover,
                 bar == null ? null : bar.handover(),
                 channels.channel(ticket.channel()).written(),
+                people.person(handover.personId).map(one -> one.wishes().heardAlone()).orElse(true),
                 judged.why());
     }
 

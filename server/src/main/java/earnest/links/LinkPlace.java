@@ -1,5 +1,7 @@
 package earnest.links;
 
+import earnest.ground.PublicPlace;
+
 import jakarta.validation.constraints.NotNull;
 
 import org.springframework.boot.context.properties.ConfigurationProperties;
@@ -14,4 +16,4 @@ import java.net.URI;
  */
 @Validated
 @ConfigurationProperties("earnest.links")
-record LinkPlace(@NotNull URI url) {}
+record LinkPlace(@NotNull URI url) implements PublicPlace {}

@@ -85,6 +85,17 @@ class Directory implements People {
     }
 
     @Override
+    public void wish(UUID person, Wishes wishes) {
+        database.sql(
+                        "update person set spoken_with = :how, wished_language = :language where id"
+                                + " = :p")
+                .param("how", wishes.how() == null ? null : wishes.how().id())
+                .param("language", wishes.language())
+                .param("p", person)
+                .update();
+    }
+
+    @Override
     public Set<String> groups(UUID person) {
         return withStaff(person, entries.groupsOf(person, null));
     }

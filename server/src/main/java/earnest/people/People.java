@@ -38,6 +38,9 @@ public interface People {
      */
     void lock(UUID person);
 
+    /** Keeps how they want to be spoken with, in the present transaction. */
+    void wish(UUID person, Wishes wishes);
+
     /** The groups of the person that rules name, as they were copied. */
     Set<String> groups(UUID person);
 
@@ -90,6 +93,7 @@ public interface People {
      * @param deputySince when the directory named that deputy; null: not known, which counts in
      *     full
      * @param awayUntil they are away until then by the directory, or null
+     * @param wishes how they want to be spoken with, as they say themselves
      * @param gone whether the directory has them no more; then nothing can be done for them
      */
     record Person(
@@ -106,6 +110,7 @@ public interface People {
             @Nullable UUID deputy,
             @Nullable Instant deputySince,
             @Nullable Instant awayUntil,
+            Wishes wishes,
             boolean gone) {}
 
     /**

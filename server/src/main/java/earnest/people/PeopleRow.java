@@ -33,6 +33,8 @@ class PeopleRow {
     @Nullable Instant deputySince;
     @Nullable Instant awayUntil;
     @Nullable Instant goneAt;
+    @Nullable String spokenWith;
+    @Nullable String wishedLanguage;
 
     @SuppressWarnings("NullAway.Init")
     protected PeopleRow() {}
@@ -52,6 +54,9 @@ class PeopleRow {
                 deputyId,
                 deputySince,
                 awayUntil,
+                new Wishes(
+                        spokenWith == null ? null : SpokenWith.of(spokenWith).orElse(null),
+                        wishedLanguage),
                 goneAt != null);
     }
 }

@@ -1,6 +1,5 @@
 package earnest.selfservice;
 
-import earnest.access.Cookies;
 import earnest.checks.OwnContacts;
 import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
@@ -29,7 +28,6 @@ import org.springframework.web.bind.annotation.RestController;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.UUID;
 
 /** Where somebody is reached, on a page of their own, once enough is proved. */
@@ -70,35 +68,14 @@ class OwnContactsController {
     @Schema(name = "OwnContactConfirmed")
     record Confirmed(boolean right) {}
 
-    private final OwnPageDesk desk;
+    private final OwnSteps steps;
     private final OwnContacts contacts;
     private final EvenTime time;
-    private final Cookies cookies;
 
-    OwnContactsController(OwnPageDesk desk, OwnContacts contacts, EvenTime time, Cookies cookies) {
-        this.desk = desk;
+    OwnContactsController(OwnSteps steps, OwnContacts contacts, EvenTime time) {
+        this.steps = steps;
         this.contacts = contacts;
         this.time = time;
-        this.cookies = cookies;
-    }
-
-    /**
-     * @throws Problem 401 or 409 as any step; 403 for a name that nobody has, as where not enough
-     *     is proved
-     */
-    private OwnSession step(HttpServletRequest request) {
-        OwnSession session = desk.step(cookies.read(request, PagesBeside.COOKIE).orElse(null));
-        if (session.ticket() == null || !desk.mayChangeProofs(session)) {
-            throw new Problem(
-                    403,
-                    "not-sure-enough",
-                    "Prove first that it is you; then you change where you are reached.");
-        }
-        return session;
-    }
-
-    private static UUID ticket(OwnSession session) {
-        return Objects.requireNonNull(session.ticket());
     }
 
     @ApiCall(
@@ -110,7 +87,7 @@ class OwnContactsController {
         return time.answer(
                 () ->
                         new Contacts(
-                                contacts.of(OwnPageDesk.who(step(request)).person()).stream()
+                                contacts.of(steps.proved(request).person()).stream()
                                         .map(OwnContactsController::one)
                                         .toList(),
                                 OwnContactRows.kinds().stream()
@@ -157,11 +134,11 @@ class OwnContactsController {
     Begun add(@Valid @RequestBody ToAdd wanted, HttpServletRequest request) {
         return time.answerLong(
                 () -> {
-                    OwnSession session = step(request);
+                    OwnSteps.Step step = steps.proved(request);
                     return new Begun(
                             contacts.begin(
-                                    ticket(session),
-                                    OwnPageDesk.who(session),
+                                    step.ticket(),
+                                    step.who(),
                                     kind(wanted.kind()),
                                     wanted.value()));
                 });
@@ -195,11 +172,10 @@ class OwnContactsController {
             HttpServletRequest request) {
         return time.answerLong(
                 () -> {
-                    OwnSession session = step(request);
+                    OwnSteps.Step step = steps.proved(request);
                     try (Secret typed = Secret.of(code.typed().replace(" ", ""))) {
                         return new Confirmed(
-                                contacts.confirm(
-                                        ticket(session), OwnPageDesk.who(session), contact, typed));
+                                contacts.confirm(step.ticket(), step.who(), contact, typed));
                     }
                 });
     }
@@ -222,8 +198,8 @@ class OwnContactsController {
     void remove(@PathVariable UUID contact, HttpServletRequest request) {
         time.answerLong(
                 () -> {
-                    OwnSession session = step(request);
-                    contacts.remove(ticket(session), OwnPageDesk.who(session), contact);
+                    OwnSteps.Step step = steps.proved(request);
+                    contacts.remove(step.ticket(), step.who(), contact);
                     return true;
                 });
     }

@@ -259,6 +259,33 @@ class OwnPageDesk {
         }
     }
 
+    /**
+     * Goes on for something else, with what was proved so far.
+     *
+     * @throws Problem 401 if it is over, 403 for a name that nobody has, as where not enough is
+     *     proved; 409 if nothing can be done for them
+     */
+    OwnPage goOnFor(@Nullable String token, OwnSession.Wants wants) {
+        OwnSession session = step(token);
+        UUID ticket = session.ticket();
+        if (ticket == null || !mayChangeProofs(session)) {
+            throw new Problem(
+                    403,
+                    "not-sure-enough",
+                    "Prove first that it is you; then you go on from here.");
+        }
+        if (!composer.canHelp(tickets.view(ticket), who(session).person(), wants)) {
+            throw new Problem(
+                    409,
+                    "nothing-to-do",
+                    "That cannot be done on this page for you. Turn to the service desk.");
+        }
+        if (!writes.get(() -> rows.goesOnFor(session.id(), wants))) {
+            throw new Problem(401, "page-over", "This page is over. Begin again.");
+        }
+        return page(token);
+    }
+
     /** Whether enough is proved in a session of somebody to change what proves them. */
     boolean mayChangeProofs(OwnSession session) {
         return proofs.mayChange(

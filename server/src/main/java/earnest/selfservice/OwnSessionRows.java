@@ -97,6 +97,17 @@ class OwnSessionRows {
                 == 1;
     }
 
+    /** From now on it is for something else; false if it is over. */
+    boolean goesOnFor(UUID id, OwnSession.Wants wants) {
+        return database.sql(
+                                "update own_session set wants = :wants where id = :id and state ="
+                                        + " 'OPEN'")
+                        .param("wants", wants.word())
+                        .param("id", id)
+                        .update()
+                == 1;
+    }
+
     /** Counts a wrong answer. */
     void wrong(UUID id) {
         database.sql("update own_session set wrong = wrong + 1 where id = :id and state = 'OPEN'")

@@ -37,7 +37,7 @@ class OwnContactsTest {
     void somebodyIsOnTheirPage(App app) {
         this.app = app;
         app.needs("mail", "text");
-        account = app.somebody();
+        account = app.somebodyWithoutAMailbox();
         mailbox = "new." + account + "@lagoon.example";
         page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();

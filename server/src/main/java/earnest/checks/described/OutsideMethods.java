@@ -7,14 +7,14 @@ import org.springframework.stereotype.Component;
 import java.util.Collection;
 import java.util.List;
 
-/** All services that are described, as methods of proof. */
+/** All services that may be asked, as methods of proof. */
 @Component
 class OutsideMethods implements MoreMethods {
     private final OutsideServiceRows rows;
     private final OutsideMethod.Parts parts;
     private volatile Made made = new Made(List.of(), List.of());
 
-    private record Made(List<OutsideService> of, List<OutsideMethod> methods) {}
+    private record Made(List<OutsideServiceRows.Described> of, List<OutsideMethod> methods) {}
 
     OutsideMethods(OutsideServiceRows rows, OutsideMethod.Parts parts) {
         this.rows = rows;
@@ -24,13 +24,16 @@ class OutsideMethods implements MoreMethods {
     /** The same ones as long as nothing was described anew. */
     @Override
     public Collection<OutsideMethod> now() {
-        List<OutsideService> services = rows.all();
+        List<OutsideServiceRows.Described> services = rows.all();
         Made last = made;
         if (last.of != services) {
             last =
                     new Made(
                             services,
-                            services.stream().map(one -> new OutsideMethod(one, parts)).toList());
+                            services.stream()
+                                    .filter(OutsideServiceRows.Described::agreed)
+                                    .map(one -> new OutsideMethod(one.service(), parts))
+                                    .toList());
             made = last;
         }
         return last.methods;

@@ -1,5 +1,6 @@
 package earnest.checks.described;
 
+import earnest.access.SignedIn;
 import earnest.core.json.Json;
 import earnest.core.requests.Description;
 import earnest.ground.Epoch;
@@ -16,6 +17,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.time.Clock;
 import java.time.Duration;
 import java.util.EnumMap;
 import java.util.List;
@@ -30,22 +32,38 @@ class OutsideServiceRows {
             new TypeReference<>() {};
 
     private final JdbcClient database;
-    private final Remembered<UUID, List<OutsideService>> known;
+    private final Clock clock;
+    private final Remembered<UUID, List<Described>> known;
 
-    OutsideServiceRows(JdbcClient database, Epoch epoch) {
+    OutsideServiceRows(JdbcClient database, Epoch epoch, Clock clock) {
         this.database = database;
+        this.clock = clock;
         this.known = new Remembered<>(epoch, 1, this::read);
     }
 
-    List<OutsideService> all() {
+    /**
+     * A service with who described it.
+     *
+     * @param by null where that is not known any more
+     * @param agreed whether it may be asked: another steward agreed, or there is none
+     */
+    record Described(
+            OutsideService service, @Nullable UUID by, @Nullable String byName, boolean agreed) {}
+
+    List<Described> all() {
         return known.get(Organisation.FIRST);
     }
 
-    Optional<OutsideService> find(String id) {
-        return all().stream().filter(one -> one.id().equals(id)).findFirst();
+    Optional<Described> described(String id) {
+        return all().stream().filter(one -> one.service().id().equals(id)).findFirst();
     }
 
-    private List<OutsideService> read(UUID organisation) {
+    /** One that may be asked. */
+    Optional<OutsideService> find(String id) {
+        return described(id).filter(Described::agreed).map(Described::service);
+    }
+
+    private List<Described> read(UUID organisation) {
         return List.copyOf(
                 database.sql("select * from outside_service where organisation = :o order by id")
                         .param("o", organisation)
@@ -53,7 +71,15 @@ class OutsideServiceRows {
                         .list());
     }
 
-    private static OutsideService row(ResultSet row, int i) throws SQLException {
+    private static Described row(ResultSet row, int i) throws SQLException {
+        return new Described(
+                service(row),
+                row.getObject("described_by", UUID.class),
+                row.getString("described_by_name"),
+                row.getTimestamp("agreed_at") != null);
+    }
+
+    private static OutsideService service(ResultSet row) throws SQLException {
         byte @Nullable [] wrapped = row.getBytes("wrapped_password");
         return new OutsideService(
                 row.getString("id"),
@@ -72,21 +98,24 @@ class OutsideServiceRows {
                         : new WrappedSecrets.Wrapped(wrapped, row.getString("key_name")));
     }
 
-    void put(OutsideService one) {
+    /** Keeps a description to which nobody else agreed yet; the one before is gone. */
+    void put(OutsideService one, SignedIn by) {
         WrappedSecrets.Wrapped password = one.password();
         database.sql(
                         """
                         insert into outside_service (organisation, id, key_id, title, group_name, ask, look,
                           answer_at, answers, lasts_seconds, every_seconds, user_name,
-                          wrapped_password, key_name)
+                          wrapped_password, key_name, described_by, described_by_name)
                         values (:o, :id, :key, :title, :group, :ask, :look, :at, :answers, :lasts, :every,
-                          :user, :password, :keyName)
+                          :user, :password, :keyName, :by, :byName)
                         on duplicate key update key_id = values(key_id), title = values(title),
                           group_name = values(group_name), ask = values(ask), look = values(look),
                           answer_at = values(answer_at), answers = values(answers),
                           lasts_seconds = values(lasts_seconds),
                           every_seconds = values(every_seconds), user_name = values(user_name),
-                          wrapped_password = values(wrapped_password), key_name = values(key_name)
+                          wrapped_password = values(wrapped_password), key_name = values(key_name),
+                          described_by = values(described_by),
+                          described_by_name = values(described_by_name), agreed_at = null
                         """)
                 .param("o", Organisation.FIRST)
                 .param("id", one.id())
@@ -102,7 +131,28 @@ class OutsideServiceRows {
                 .param("user", one.user())
                 .param("password", password == null ? null : password.bytes())
                 .param("keyName", password == null ? "" : password.key())
+                .param("by", by.id())
+                .param("byName", by.name())
                 .update();
+    }
+
+    /**
+     * Agrees to a description as it is kept.
+     *
+     * @param key of the very description that was seen
+     * @return whether it still waited
+     */
+    boolean agree(String id, UUID key) {
+        return database.sql(
+                                "update outside_service set agreed_at = :now where organisation ="
+                                        + " :o and id = :id and key_id = :key and agreed_at is"
+                                        + " null")
+                        .param("now", clock.instant())
+                        .param("o", Organisation.FIRST)
+                        .param("id", id)
+                        .param("key", key)
+                        .update()
+                == 1;
     }
 
     /** 0 if there is none. */

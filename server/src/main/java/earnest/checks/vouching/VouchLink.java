@@ -1,11 +1,11 @@
 package earnest.checks.vouching;
 
 import earnest.checks.Enrolments;
+import earnest.checks.PasskeyAnswers;
 import earnest.checks.methods.AskingAnalyst;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckHistory;
 import earnest.checks.methods.OutsideReplies;
-import earnest.checks.webauthn.PasskeyAnswers;
 import earnest.core.passwords.Secret;
 import earnest.links.LinkPurpose;
 import earnest.people.People;

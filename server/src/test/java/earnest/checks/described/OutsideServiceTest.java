@@ -3,6 +3,8 @@ package earnest.checks.described;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
+import earnest.access.Analysts;
+import earnest.access.Role;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
@@ -13,14 +15,20 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
+import tools.jackson.databind.JsonNode;
+
 import java.util.Base64;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 
 /** A service of a kind that nobody built anything for is described, and says who it is. */
 @ExtendWith(App.Running.class)
 class OutsideServiceTest {
+    private static final String PASSWORD = "a long enough password";
+
     private App app;
     private Http maren;
     private Desk tove;
@@ -180,6 +188,53 @@ class OutsideServiceTest {
         maren.delete("/api/outside-services/voice").ok();
         assertThat(tove.offer(ticket, "voice")).isEmpty();
         assertThat(maren.delete("/api/outside-services/voice").status()).isEqualTo(404);
+    }
+
+    @Test
+    void anotherStewardAgreesBeforeItIsAsked() {
+        String login = "steward." + UUID.randomUUID().toString().substring(0, 8);
+        app.bean(Analysts.class)
+                .admit(
+                        List.of(new Analysts.Newcomer(login, login, Set.of(Role.STEWARD), null)),
+                        PASSWORD);
+        try {
+            describe("voice", described()).ok();
+            assertThat(tove.offer(ticket, "voice")).as("nobody agreed yet").isEmpty();
+            JsonNode seen = maren.get("/api/outside-services").ok().get(0);
+            assertThat(seen.get("agreed").asBoolean()).isFalse();
+            assertThat(agree(maren, seen).problem()).isEqualTo("needs-second-person");
+            Http second = app.httpFromElsewhere();
+            app.signIn(second, login, PASSWORD).ok();
+            second.get("/api/session");
+            describe("voice", described()).ok();
+            assertThat(agree(second, seen).problem()).as("of before").isEqualTo("decided");
+            agree(second, second.get("/api/outside-services").ok().get(0)).ok();
+            assertThat(tove.offer(ticket, "voice")).isPresent();
+        } finally {
+            app.database()
+                    .sql("update analyst set ended_at = utc_timestamp(6) where login = :l")
+                    .param("l", login)
+                    .update();
+        }
+    }
+
+    private static Answer agree(Http by, JsonNode seen) {
+        return by.post(
+                "/api/outside-services/voice/agree",
+                Map.of("description", seen.get("description").asString()));
+    }
+
+    @Test
+    void aStewardTriesItStepByStepAndNothingCounts() {
+        String path = "/api/outside-services/voice/try";
+        assertThat(maren.post(path, Map.of()).status()).as("no telephone").isEqualTo(422);
+        String number = app.knows(account).get("mobile").asString();
+        assertThat(maren.post(path, Map.of("number", number)).ok().toString())
+                .contains("It took the question", "which means: not yet");
+        app.outside().voice("down");
+        assertThat(maren.post(path, Map.of("number", number)).ok().get(0).get("went").asBoolean())
+                .isFalse();
+        assertThat(tove.api().post(path, Map.of("number", number)).problem()).isEqualTo("no-right");
     }
 
     @Test

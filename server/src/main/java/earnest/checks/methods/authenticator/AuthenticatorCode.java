@@ -3,22 +3,17 @@ package earnest.checks.methods.authenticator;
 import earnest.checks.Enrolments;
 import earnest.checks.Holdings;
 import earnest.checks.methods.Check;
-import earnest.checks.methods.CheckState;
+import earnest.checks.methods.CodeTyped;
 import earnest.checks.methods.Enrolling;
 import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
-import earnest.checks.methods.ProofMethod;
-import earnest.checks.methods.Reply;
-import earnest.checks.methods.Result;
-import earnest.checks.methods.TryWords;
-import earnest.ground.Problem;
+import earnest.core.passwords.Secret;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -26,12 +21,10 @@ import java.util.UUID;
 
 /** The caller reads the running code of an enrolled authenticator. */
 @Component
-class AuthenticatorCode implements ProofMethod {
+class AuthenticatorCode extends CodeTyped {
     private static final String ID = "authenticator";
     private static final String LABEL = "Authenticator code";
     static final int DIGITS = 6;
-    private static final int TRIES = 3;
-    private static final Duration LASTS = Duration.ofMinutes(10);
 
     /** Which device is asked for. */
     record Asked(UUID device) {}
@@ -40,28 +33,14 @@ class AuthenticatorCode implements ProofMethod {
     private final OwnAuthenticator own;
 
     AuthenticatorCode(Enrolments enrolments, OwnAuthenticator own) {
+        super(ID, "read the authenticator's code", "read a wrong authenticator code");
         this.enrolments = enrolments;
         this.own = own;
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
     public String title() {
         return "Authenticator code";
-    }
-
-    @Override
-    public int tries() {
-        return TRIES;
-    }
-
-    @Override
-    public Duration lasts() {
-        return LASTS;
     }
 
     /** One of several is told by its name; the first keeps the method's own id. */
@@ -103,30 +82,13 @@ class AuthenticatorCode implements ProofMethod {
     }
 
     @Override
-    public String begin(Check check) {
-        return "asked for the code of the authenticator";
+    protected boolean takes(Check check, Secret typed) {
+        return enrolments.accept(check.detail(Asked.class).orElseThrow().device(), typed);
     }
 
     @Override
-    public Result reply(Check check, Reply reply) {
-        if (!(reply instanceof Reply.Typed(var typed))) {
-            throw Problem.invalid("The code is typed as it is read.");
-        }
-        UUID device = check.detail(Asked.class).orElseThrow().device();
-        if (enrolments.accept(device, typed)) {
-            return new Result.Ends(
-                    CheckState.PASSED,
-                    "as {person}, read the authenticator's code, "
-                            + TryWords.present(check)
-                            + " try",
-                    Result.By.CALLER);
-        }
-        return new Result.Wrong(
-                "as {person}, read a wrong authenticator code, "
-                        + TryWords.left(check, TRIES)
-                        + " left",
-                "as {person}, read a wrong authenticator code for the last time",
-                Result.By.CALLER);
+    public String begin(Check check) {
+        return "asked for the code of the authenticator";
     }
 
     @Override

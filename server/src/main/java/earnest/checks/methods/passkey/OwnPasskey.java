@@ -4,9 +4,10 @@ import earnest.checks.Enrolments;
 import earnest.checks.Passkeys;
 import earnest.checks.SettingUp;
 import earnest.checks.methods.Enrolling;
-import earnest.checks.webauthn.WebAuthn;
 import earnest.core.passwords.Secret;
+import earnest.organisation.SettingsInForce;
 import earnest.people.People;
+import earnest.webauthn.WebAuthn;
 
 import org.springframework.stereotype.Component;
 
@@ -21,12 +22,19 @@ class OwnPasskey implements Enrolling {
     private final Enrolments enrolments;
     private final WebAuthn webAuthn;
     private final People people;
+    private final SettingsInForce settings;
 
-    OwnPasskey(Passkeys passkeys, Enrolments enrolments, WebAuthn webAuthn, People people) {
+    OwnPasskey(
+            Passkeys passkeys,
+            Enrolments enrolments,
+            WebAuthn webAuthn,
+            People people,
+            SettingsInForce settings) {
         this.passkeys = passkeys;
         this.enrolments = enrolments;
         this.webAuthn = webAuthn;
         this.people = people;
+        this.settings = settings;
     }
 
     @Override
@@ -62,7 +70,8 @@ class OwnPasskey implements Enrolling {
         UUID passkey = passkeys.begin(person, ticket);
         People.Person who = people.person(person).orElseThrow();
         return new SettingUp.Browser(
-                passkey, webAuthn.creation(passkey, who.account(), who.name()));
+                passkey,
+                webAuthn.creation(passkey, settings.now().name(), who.account(), who.name()));
     }
 
     @Override

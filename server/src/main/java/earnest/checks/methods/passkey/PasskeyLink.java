@@ -1,8 +1,8 @@
 package earnest.checks.methods.passkey;
 
+import earnest.checks.PasskeyAnswers;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.WithTheDesk;
-import earnest.checks.webauthn.PasskeyAnswers;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
 import earnest.links.LinkPurpose;

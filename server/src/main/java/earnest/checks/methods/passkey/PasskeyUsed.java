@@ -1,6 +1,7 @@
 package earnest.checks.methods.passkey;
 
 import earnest.checks.Holdings;
+import earnest.checks.PasskeyAnswers;
 import earnest.checks.Passkeys;
 import earnest.checks.methods.BySending;
 import earnest.checks.methods.Check;
@@ -16,7 +17,6 @@ import earnest.checks.methods.ProofMethod;
 import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.checks.methods.TryWords;
-import earnest.checks.webauthn.PasskeyAnswers;
 import earnest.core.assurance.Route;
 import earnest.ground.Problem;
 import earnest.links.Links;

@@ -5,16 +5,12 @@ import earnest.checks.Holdings;
 import earnest.checks.RecoveryCodes;
 import earnest.checks.SettingUp;
 import earnest.checks.methods.Check;
-import earnest.checks.methods.CheckState;
+import earnest.checks.methods.CodeTyped;
 import earnest.checks.methods.Enrolling;
 import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
-import earnest.checks.methods.ProofMethod;
-import earnest.checks.methods.Reply;
-import earnest.checks.methods.Result;
-import earnest.checks.methods.TryWords;
 import earnest.core.codes.RecoveryCode;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
@@ -22,18 +18,15 @@ import earnest.ground.Problem;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
 /** The caller reads one of the codes that they keep on paper; each is good once. */
 @Component
-class RecoveryCodeRead implements ProofMethod, Enrolling {
+class RecoveryCodeRead extends CodeTyped implements Enrolling {
     private static final String ID = "recovery-code";
     private static final String LABEL = "Recovery code";
-    private static final int TRIES = 3;
-    private static final Duration LASTS = Duration.ofMinutes(10);
 
     /** Of which set a code is asked. */
     record Asked(UUID set) {}
@@ -42,28 +35,14 @@ class RecoveryCodeRead implements ProofMethod, Enrolling {
     private final Enrolments enrolments;
 
     RecoveryCodeRead(RecoveryCodes codes, Enrolments enrolments) {
+        super(ID, "used up a recovery code", "gave a wrong recovery code");
         this.codes = codes;
         this.enrolments = enrolments;
     }
 
     @Override
-    public String id() {
-        return ID;
-    }
-
-    @Override
     public String title() {
         return "Recovery code";
-    }
-
-    @Override
-    public int tries() {
-        return TRIES;
-    }
-
-    @Override
-    public Duration lasts() {
-        return LASTS;
     }
 
     @Override
@@ -97,25 +76,13 @@ class RecoveryCodeRead implements ProofMethod, Enrolling {
     }
 
     @Override
-    public String begin(Check check) {
-        return "asked for a recovery code";
+    protected boolean takes(Check check, Secret typed) {
+        return codes.use(check.detail(Asked.class).orElseThrow().set(), typed);
     }
 
     @Override
-    public Result reply(Check check, Reply reply) {
-        if (!(reply instanceof Reply.Typed(Secret typed))) {
-            throw Problem.invalid("The code is typed as it is read.");
-        }
-        if (codes.use(check.detail(Asked.class).orElseThrow().set(), typed)) {
-            return new Result.Ends(
-                    CheckState.PASSED,
-                    "as {person}, used up a recovery code, " + TryWords.present(check) + " try",
-                    Result.By.CALLER);
-        }
-        return new Result.Wrong(
-                "as {person}, gave a wrong recovery code, " + TryWords.left(check, TRIES) + " left",
-                "as {person}, gave a wrong recovery code for the last time",
-                Result.By.CALLER);
+    public String begin(Check check) {
+        return "asked for a recovery code";
     }
 
     @Override

@@ -3,21 +3,17 @@ package earnest.checks.methods.starter;
 import earnest.checks.StarterCodes;
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
+import earnest.checks.methods.CodeTyped;
 import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.Form;
 import earnest.checks.methods.Known;
 import earnest.checks.methods.Possible;
-import earnest.checks.methods.ProofMethod;
-import earnest.checks.methods.Reply;
-import earnest.checks.methods.Result;
-import earnest.checks.methods.TryWords;
 import earnest.core.codes.RecoveryCode;
-import earnest.ground.Problem;
+import earnest.core.passwords.Secret;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -28,11 +24,9 @@ import java.util.UUID;
  * gave it vouches for whoever has it.
  */
 @Component
-class StarterCode implements ProofMethod {
+class StarterCode extends CodeTyped {
     private static final String ID = "starter-code";
     private static final String LABEL = "Code for your first day";
-    private static final int TRIES = 3;
-    private static final Duration LASTS = Duration.ofMinutes(10);
 
     /** As rules name whoever may use one. */
     private static final String GROUP = "starter";
@@ -46,12 +40,8 @@ class StarterCode implements ProofMethod {
     private final StarterCodes codes;
 
     StarterCode(StarterCodes codes) {
+        super(ID, "used up the code for their first day", "gave a wrong code for a first day");
         this.codes = codes;
-    }
-
-    @Override
-    public String id() {
-        return ID;
     }
 
     @Override
@@ -62,16 +52,6 @@ class StarterCode implements ProofMethod {
     @Override
     public boolean atDesk() {
         return false;
-    }
-
-    @Override
-    public int tries() {
-        return TRIES;
-    }
-
-    @Override
-    public Duration lasts() {
-        return LASTS;
     }
 
     @Override
@@ -112,26 +92,13 @@ class StarterCode implements ProofMethod {
     }
 
     @Override
-    public String begin(Check check) {
-        return "asked for the code for their first day";
+    protected boolean takes(Check check, Secret typed) {
+        return codes.use(check.detail(Asked.class).orElseThrow().code(), typed);
     }
 
     @Override
-    public Result reply(Check check, Reply reply) {
-        if (!(reply instanceof Reply.Typed(var typed))) {
-            throw Problem.invalid("The code is typed.");
-        }
-        return codes.use(check.detail(Asked.class).orElseThrow().code(), typed)
-                ? new Result.Ends(
-                        CheckState.PASSED,
-                        "as {person}, used up the code for their first day",
-                        Result.By.CALLER)
-                : new Result.Wrong(
-                        "as {person}, gave a wrong code for a first day, "
-                                + TryWords.left(check, TRIES)
-                                + " left",
-                        "as {person}, gave a wrong code for a first day for the last time",
-                        Result.By.CALLER);
+    public String begin(Check check) {
+        return "asked for the code for their first day";
     }
 
     @Override

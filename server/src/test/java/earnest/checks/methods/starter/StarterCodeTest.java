@@ -92,6 +92,28 @@ class StarterCodeTest {
     }
 
     @Test
+    void theFirstPasswordIsChosenInTheSameVisit() {
+        app.needs("ldap");
+        String code = code();
+        page.startForProofs(account).ok();
+        assertThat(goesOn().problem()).as("nothing proved").isEqualTo("not-sure-enough");
+        assertThat(gives(page, code)).isTrue();
+        String line =
+                page.setUp("recovery-code").ok().get("lines").get(0).asString().replace(" ", "");
+        assertThat(goesOn().ok().get("stage").asString()).isEqualTo("prove");
+        page.begin(page.way("recovery-code")).ok();
+        assertThat(page.type(line).ok().get("right").asBoolean()).isTrue();
+        assertThat(page.stage()).isEqualTo("choose");
+        page.set("Copper-kettle-under-pier-7", "directory").ok();
+        assertThat(page.settled().get("stage").asString()).isEqualTo("done");
+        Judged.allAllowed(app, ticket());
+    }
+
+    private Answer goesOn() {
+        return page.http().put("/api/own/wants", Map.of("wants", "own-password"));
+    }
+
+    @Test
     void whatIsSetUpWithoutItIsNewForAWhile() {
         page.startForProofs(account).ok();
         for (String gate : List.of("north", "south")) {

@@ -1,11 +1,30 @@
 import { type FormEvent, type ReactNode, useState } from "react";
-import { type AuthenticatorFileCame, ask, client, Problem } from "../../api/client";
+import { ask, client, type FactorFileCame, Problem } from "../../api/client";
 import { Button } from "../../ui/parts";
+import { Slot } from "../../ui/slot";
 
-/** Authenticators that were handed out come in by a file; each line that is wrong is named. */
-export function AuthenticatorsPage({ what }: { what: ReactNode }) {
+type Kind = "authenticators" | "devices";
+const KINDS: [Kind, string][] = [
+  ["authenticators", "authenticators"],
+  ["devices", "devices that answer"],
+];
+const LINES: Record<Kind, string> = {
+  authenticators: "an account, a comma, the key in base 32",
+  devices: "an account, the device’s id, the public half of its key in base64url, with commas between",
+};
+
+const bringIn = (kind: Kind, text: string) =>
+  ask(
+    kind === "devices"
+      ? client.POST("/api/handed-out/devices", { body: { text } })
+      : client.POST("/api/handed-out/authenticators", { body: { text } }),
+  );
+
+/** What was handed out comes in by a file; each line that is wrong is named. */
+export function HandedOutPage({ what }: { what: ReactNode }) {
+  const [kind, setKind] = useState<Kind>("authenticators");
   const [text, setText] = useState("");
-  const [came, setCame] = useState<AuthenticatorFileCame>();
+  const [came, setCame] = useState<FactorFileCame>();
   const [trouble, setTrouble] = useState("");
   const [busy, setBusy] = useState(false);
   const send = async (event: FormEvent) => {
@@ -14,7 +33,7 @@ export function AuthenticatorsPage({ what }: { what: ReactNode }) {
     setTrouble("");
     setCame(undefined);
     try {
-      const told = await ask(client.POST("/api/authenticators/file", { body: { text } }));
+      const told = await bringIn(kind, text);
       setCame(told);
       // What was wrong stays, to be mended; the keys that were taken do not stay on the screen.
       const wrong = new Set(told.wrong.map((one) => one.row));
@@ -33,7 +52,8 @@ export function AuthenticatorsPage({ what }: { what: ReactNode }) {
   return (
     <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="flex flex-wrap items-center gap-2.5 border-rule border-b px-5 py-3.5 font-medium font-serif text-lg">
-        Set up {what}
+        Set up {what}:{" "}
+        <Slot label="Of which kind" value={kind} choose={(to) => setKind(to as Kind)} options={KINDS} />
       </h1>
       <div className="min-h-0 overflow-y-auto px-5 py-4">
         {trouble && (
@@ -59,8 +79,8 @@ export function AuthenticatorsPage({ what }: { what: ReactNode }) {
         )}
         <form onSubmit={send} className="grid max-w-3xl gap-3" autoComplete="off">
           <p className="text-muted text-xs">
-            A line for each: an account, a comma, the key in base 32. They count at once, since you vouch for
-            how they were handed out. Whoever has one keeps it.
+            A line for each: {LINES[kind]}. What comes in is new for a while, as whatever people set up
+            themselves, and each of them is told. Whoever has an authenticator keeps it.
           </p>
           <label className="grid gap-1 text-muted text-xs">
             Take a file

@@ -1,7 +1,7 @@
-package earnest.checks.webauthn;
+package earnest.checks;
 
-import earnest.checks.Passkeys;
 import earnest.core.passwords.Secret;
+import earnest.webauthn.WebAuthn;
 
 import org.springframework.stereotype.Component;
 

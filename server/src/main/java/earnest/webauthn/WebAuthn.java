@@ -1,4 +1,4 @@
-package earnest.checks.webauthn;
+package earnest.webauthn;
 
 import com.webauthn4j.WebAuthnManager;
 import com.webauthn4j.converter.AttestedCredentialDataConverter;
@@ -16,11 +16,9 @@ import com.webauthn4j.data.client.Origin;
 import com.webauthn4j.data.client.challenge.DefaultChallenge;
 import com.webauthn4j.server.ServerProperty;
 
-import earnest.checks.Passkeys;
 import earnest.core.passwords.Secret;
 import earnest.ground.KeyedMarks;
-import earnest.links.Links;
-import earnest.organisation.SettingsInForce;
+import earnest.ground.PublicPlace;
 
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -40,8 +38,8 @@ import java.util.UUID;
 
 /**
  * What browsers are asked for and give, by WebAuthn level 3. A passkey is asked to see its person
- * (user verification), and any passkey for this site may answer, so that what is asked is the same
- * for a name that nobody has. Challenges hang on what they are for, and nothing else makes them.
+ * (user verification). Challenges hang on what they are for, and nothing else makes them.
+ * Thread-safe.
  */
 @Component
 public class WebAuthn {
@@ -59,13 +57,11 @@ public class WebAuthn {
     }
 
     private final KeyedMarks marks;
-    private final Links links;
-    private final SettingsInForce settings;
+    private final PublicPlace place;
 
-    WebAuthn(KeyedMarks marks, Links links, SettingsInForce settings) {
+    WebAuthn(KeyedMarks marks, PublicPlace place) {
         this.marks = marks;
-        this.links = links;
-        this.settings = settings;
+        this.place = place;
         // The first answer would take a second longer, and tell that a name has one.
         Thread.ofPlatform().daemon().name("passkeys").start(this::warm);
     }
@@ -81,7 +77,7 @@ public class WebAuthn {
     }
 
     private URI here() {
-        return URI.create(links.publicAddress("/"));
+        return place.url();
     }
 
     /**
@@ -105,9 +101,11 @@ public class WebAuthn {
      * Options to create one, as {@code PublicKeyCredential.parseCreationOptionsFromJSON} reads
      * them.
      *
+     * @param passkey what will be made
+     * @param organisation whose site it is, as its person knows it
      * @param account by which its person tells it from those of others
      */
-    public String creation(UUID passkey, String account, String name) {
+    public String creation(UUID passkey, String organisation, String account, String name) {
         byte[] handle =
                 ByteBuffer.allocate(2 * Long.BYTES)
                         .putLong(passkey.getMostSignificantBits())
@@ -119,7 +117,7 @@ public class WebAuthn {
                                 "challenge",
                                 text(challenge(passkey)),
                                 "rp",
-                                Map.of("id", here().getHost(), "name", settings.now().name()),
+                                Map.of("id", here().getHost(), "name", organisation),
                                 "user",
                                 Map.of("id", text(handle), "name", account, "displayName", name),
                                 "pubKeyCredParams",
@@ -142,8 +140,14 @@ public class WebAuthn {
 
     /**
      * Options to use one, as {@code PublicKeyCredential.parseRequestOptionsFromJSON} reads them.
+     * Any passkey for this site may answer, so that it is the same for a name that nobody has.
      */
     public String request(UUID of) {
+        return request(of, List.of());
+    }
+
+    /** The same, to use one of these; only for whoever may know that they are there. */
+    public String request(UUID of, List<Kept> these) {
         return JsonMapper.shared()
                 .writeValueAsString(
                         Map.of(
@@ -151,10 +155,17 @@ public class WebAuthn {
                                 text(challenge(of)),
                                 "rpId",
                                 here().getHost(),
+                                "allowCredentials",
+                                these.stream().map(WebAuthn::named).toList(),
                                 "userVerification",
                                 "required",
                                 "timeout",
                                 TIMEOUT_MS));
+    }
+
+    private static Map<String, String> named(Kept kept) {
+        byte[] id = Held.CREDENTIALS.convert(kept.credential()).getCredentialId();
+        return Map.of("type", "public-key", "id", text(id));
     }
 
     private ServerProperty server(UUID of) {
@@ -170,6 +181,14 @@ public class WebAuthn {
                 .challenge(new DefaultChallenge(challenge(of)))
                 .build();
     }
+
+    /**
+     * What is kept of one.
+     *
+     * @param credential attested credential data (WebAuthn, section 6.5.2): its public half
+     * @param count of its signatures so far, or 0 where it does not count
+     */
+    public record Kept(UUID id, byte[] credential, long count) {}
 
     /**
      * One that was made.
@@ -211,13 +230,13 @@ public class WebAuthn {
      *
      * @param count of its signatures
      */
-    record Used(UUID passkey, long count) {}
+    public record Used(UUID passkey, long count) {}
 
     /** Which of these a browser used, if it signed what was asked for. */
-    Optional<Used> used(UUID of, Secret json, List<Passkeys.Kept> theirs) {
+    public Optional<Used> used(UUID of, Secret json, List<Kept> theirs) {
         try {
             AuthenticationData given = Held.MANAGER.parseAuthenticationResponseJSON(read(json));
-            for (Passkeys.Kept kept : theirs) {
+            for (Kept kept : theirs) {
                 AttestedCredentialData credential = Held.CREDENTIALS.convert(kept.credential());
                 if (Arrays.equals(credential.getCredentialId(), given.getCredentialId())) {
                     Held.MANAGER.verify(
@@ -236,8 +255,7 @@ public class WebAuthn {
         }
     }
 
-    private static CredentialRecordImpl record(
-            AttestedCredentialData credential, Passkeys.Kept kept) {
+    private static CredentialRecordImpl record(AttestedCredentialData credential, Kept kept) {
         return new CredentialRecordImpl(
                 null, null, null, null, kept.count(), credential, null, null, null, null);
     }
