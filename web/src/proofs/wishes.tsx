@@ -1,4 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useId } from "react";
 import { ask, client } from "../api/client";
 import type { OwnPageInHand } from "../forgot/use-own-page";
 
@@ -42,7 +43,7 @@ export function SpokenWishes({ own, said }: Props) {
         />
         <Choose
           label="In which language"
-          none="No other than we use"
+          none="Whichever we use"
           value={now.language ?? NONE}
           among={now.languages}
           busy={own.busy}
@@ -66,10 +67,12 @@ interface ChooseProps {
 }
 
 function Choose({ label, none, value, among, busy, choose }: ChooseProps) {
+  const id = useId();
   return (
-    <label className="grid gap-1">
-      {label}
+    <span className="grid gap-1">
+      <label htmlFor={id}>{label}</label>
       <select
+        id={id}
         className="field min-h-11"
         value={value}
         disabled={busy}
@@ -82,6 +85,6 @@ function Choose({ label, none, value, among, busy, choose }: ChooseProps) {
           </option>
         ))}
       </select>
-    </label>
+    </span>
   );
 }

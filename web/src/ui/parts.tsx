@@ -24,7 +24,7 @@ export function Button({ quiet = false, hotkey, children, className = "", ...res
   return (
     <button
       type="button"
-      className={`inline-flex min-h-7 items-center gap-1.5 whitespace-nowrap rounded border px-2.5 py-1 font-semibold text-[13px] ${look} ${className}`}
+      className={`inline-flex min-h-7 items-center gap-1.5 whitespace-nowrap rounded border px-2.5 py-1 font-sans font-semibold text-[13px] ${look} ${className}`}
       {...rest}
     >
       {children}

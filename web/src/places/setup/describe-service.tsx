@@ -87,7 +87,7 @@ export function Describe({ send, leave }: DescribeProps) {
         <Area name="askAnswer" words="A good answer" rows={3} />
       </fieldset>
       <fieldset className="grid gap-3 sm:grid-cols-3">
-        <legend className="mb-1 font-semibold font-serif text-base">How it is looked what it says</legend>
+        <legend className="mb-1 font-semibold font-serif text-base">How its answer is fetched</legend>
         <Area name="look" words="The request" />
         <Field name="lookReference" words="Its reference that stands in it" required />
         <Area name="lookAnswer" words="A good answer, while it waits" rows={3} />
@@ -99,7 +99,7 @@ export function Describe({ send, leave }: DescribeProps) {
         <Field name="no" words="It is not they" />
         <Field name="denied" words="They did not ask for this" note="stops everything" />
         <Field name="over" words="It gave up" />
-        <Field name="every" words="Looked at every … seconds" value="2" required />
+        <Field name="every" words="Fetched every … seconds" value="2" required />
         <Field name="lasts" words="For … seconds at most" value="120" required />
       </fieldset>
       <p className="flex gap-3">

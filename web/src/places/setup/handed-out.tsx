@@ -1,13 +1,8 @@
 import { type FormEvent, type ReactNode, useState } from "react";
 import { ask, client, type FactorFileCame, Problem } from "../../api/client";
 import { Button } from "../../ui/parts";
-import { Slot } from "../../ui/slot";
 
 type Kind = "authenticators" | "devices";
-const KINDS: [Kind, string][] = [
-  ["authenticators", "authenticators"],
-  ["devices", "devices that answer"],
-];
 const LINES: Record<Kind, string> = {
   authenticators: "an account, a comma, the key in base 32",
   devices: "an account, the device’s id, the public half of its key in base64url, with commas between",
@@ -21,8 +16,7 @@ const bringIn = (kind: Kind, text: string) =>
   );
 
 /** What was handed out comes in by a file; each line that is wrong is named. */
-export function HandedOutPage({ what }: { what: ReactNode }) {
-  const [kind, setKind] = useState<Kind>("authenticators");
+export function HandedOutPage({ what, kind }: { what: ReactNode; kind: Kind }) {
   const [text, setText] = useState("");
   const [came, setCame] = useState<FactorFileCame>();
   const [trouble, setTrouble] = useState("");
@@ -52,8 +46,7 @@ export function HandedOutPage({ what }: { what: ReactNode }) {
   return (
     <main className="grid min-h-0 grid-rows-[auto_minmax(0,1fr)]">
       <h1 className="flex flex-wrap items-center gap-2.5 border-rule border-b px-5 py-3.5 font-medium font-serif text-lg">
-        Set up {what}:{" "}
-        <Slot label="Of which kind" value={kind} choose={(to) => setKind(to as Kind)} options={KINDS} />
+        Set up {what}
       </h1>
       <div className="min-h-0 overflow-y-auto px-5 py-4">
         {trouble && (
@@ -78,7 +71,7 @@ export function HandedOutPage({ what }: { what: ReactNode }) {
           </section>
         )}
         <form onSubmit={send} className="grid max-w-3xl gap-3" autoComplete="off">
-          <p className="text-muted text-xs">
+          <p className="max-w-2xl text-muted">
             A line for each: {LINES[kind]}. What comes in is new for a while, as whatever people set up
             themselves, and each of them is told. Whoever has an authenticator keeps it.
           </p>
@@ -86,6 +79,7 @@ export function HandedOutPage({ what }: { what: ReactNode }) {
             Take a file
             <input
               type="file"
+              className="text-ink file:mr-2.5 file:min-h-7 file:rounded file:border file:border-rule file:bg-transparent file:px-2.5 file:font-semibold file:text-[13px] file:text-ink"
               accept=".csv,.txt,text/csv,text/plain"
               onChange={async (event) => setText((await event.target.files?.[0]?.text()) ?? "")}
             />

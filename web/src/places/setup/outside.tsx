@@ -117,13 +117,13 @@ function Described({ one, agree, remove }: DescribedProps) {
         </p>
       )}
       <p className="text-muted text-xs">
-        Asked about {one.group ? `people in ${one.group}` : "everybody"}, looked at every {one.everySeconds}{" "}
-        s, for {one.lastsSeconds} s at most. Rulebooks call it <span className="num">{one.id}</span>: it is
-        offered once one gives it points.
+        Asked about {one.group ? `people in ${one.group}` : "everybody"}, its answer fetched every{" "}
+        {one.everySeconds} s, for {one.lastsSeconds} s at most. Rulebooks call it{" "}
+        <span className="num">{one.id}</span>: it is offered once one gives it points.
       </p>
       <div className="mt-2 grid gap-3 lg:grid-cols-2">
         <Sample title="It is asked" text={one.asks} />
-        <Sample title="It is looked" text={one.looks} />
+        <Sample title="Its answer is fetched" text={one.looks} />
       </div>
       <p className="mt-1 text-[13px]">
         At <span className="num">{one.answerAt}</span>: {means("it is they", one.yes)};{" "}
@@ -136,7 +136,7 @@ function Described({ one, agree, remove }: DescribedProps) {
 }
 
 const means = (words: string, values: string[]) =>
-  `${values.length ? values.join(" or ") : "nothing"} means ${words}`;
+  `${values.length ? values.map((value) => `“${value}”`).join(" or ") : "nothing"} means ${words}`;
 
 function Sample({ title, text }: { title: string; text: string }) {
   return (

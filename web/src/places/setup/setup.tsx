@@ -29,16 +29,17 @@ export function SetupPage() {
     case "outside":
       return <OutsidePage what={slot} />;
     default:
-      return <HandedOutPage what={slot} />;
+      return <HandedOutPage key={what} what={slot} kind={what} />;
   }
 }
 
-type What = "systems" | "questions" | "outside" | "handed-out";
+type What = "systems" | "questions" | "outside" | "authenticators" | "devices";
 const WHAT: [What, string][] = [
   ["systems", "systems"],
   ["questions", "people’s own questions"],
   ["outside", "services that know people"],
-  ["handed-out", "what was handed out"],
+  ["authenticators", "authenticators handed out"],
+  ["devices", "devices handed out"],
 ];
 
 const NEW = "";

@@ -24,7 +24,7 @@ export function Lost({ page, close }: { page: Page; close: () => void }) {
     await queries.invalidateQueries({ queryKey: ["factors", ticket] });
   };
   return (
-    <section aria-label="What they lost" className="mt-1 border-rule border-l-2 pl-2.5">
+    <section aria-label="What they lost" className="mt-3 border-rule border-l-2 pl-2.5">
       {shown.error && <p className="text-stop">{shown.error.message}</p>}
       {judged && <p className={`mb-1 text-xs ${open ? "text-good" : "text-wait"}`}>{allowed(judged)}</p>}
       {judged?.verdict === "needs-second-person" && <SecondPerson page={page} judgement={judged} />}

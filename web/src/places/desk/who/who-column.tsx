@@ -204,7 +204,6 @@ function Claimed({ page, who, freshness, invite }: PersonProps) {
               Something is lost <Key>Z</Key>
             </button>
           )}
-          {lost && <Lost page={page} close={() => setLost(false)} />}
         </Term>
         {who.facts.length > 0 && (
           <Term words="May be asked">
@@ -215,6 +214,7 @@ function Claimed({ page, who, freshness, invite }: PersonProps) {
         {who.groups.length > 0 && <Term words="Group">{who.groups.join(", ")}</Term>}
         {who.speaks && <Term words="Speaks">{who.speaks}</Term>}
       </dl>
+      {lost && <Lost page={page} close={() => setLost(false)} />}
       {who.gone && <p className="mt-3 font-semibold text-stop">Not in the directory any more.</p>}
       {who.earlier.length > 0 && (
         <section className="mt-3">

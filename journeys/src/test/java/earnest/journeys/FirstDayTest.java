@@ -22,6 +22,7 @@ import java.util.Map;
 /** What people have for being proved: on their first day, later, and when it is asked or lost. */
 @ExtendWith(World.Running.class)
 class FirstDayTest {
+    private static final Page.GetByLabelOptions EXACT = new Page.GetByLabelOptions().setExact(true);
     private static final String LONG_AGO =
             "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
                     + " utc_timestamp(6) - interval 30 day where p.account = ? and e.kind = ?";
@@ -76,6 +77,7 @@ class FirstDayTest {
             OnThePhone.heading(starter, "What proves that it is you").waitFor();
             starter.accessible("a starter's proofs");
             OnThePhone.pick(starter, "ten codes for paper");
+            String paper = onPaper(starter);
             starter.button("I have them on paper").click();
             starter.see("Your recovery codes are set up.");
             OnThePhone.pick(starter, "two words that tell the desk");
@@ -83,10 +85,31 @@ class FirstDayTest {
             starter.accessible("quiet words");
             starter.button("I know them by heart").click();
             starter.see("Your quiet words are set up.");
+            starter.page().getByLabel("How", EXACT).selectOption("slowly");
+            starter.see("The service desk reads it first");
+            starter.page().getByLabel("In which language").selectOption("pl");
+            starter.accessible("how to speak with them");
+
+            starter.button("Choose a new password").click();
+            OnThePhone.heading(starter, "Prove that it is you").waitFor();
+            OnThePhone.pick(starter, "twelve digits, from your paper");
+            starter.page().getByLabel("Type one of the codes").fill(world.secret(paper));
+            starter.press("Enter");
+            OwnSteps.choose(starter, world.secret("Copper-kettle-under-pier-7"));
+            starter.see("works now");
 
             visited(tove, account);
             tove.see("Recovery code");
+            tove.see("They wish: speak slowly, in Polish.");
+            tove.accessible("somebody with a wish");
         }
+    }
+
+    /** The first of the codes that are shown once. */
+    private static String onPaper(Analyst starter) {
+        Locator first = starter.page().locator("ol.num > li").first();
+        first.waitFor();
+        return first.innerText().replaceAll("(?s).*?(\\d{4} \\d{4} \\d{4}).*", "$1");
     }
 
     @Test

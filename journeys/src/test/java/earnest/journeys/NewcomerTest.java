@@ -88,8 +88,8 @@ class NewcomerTest {
     void signsInWithAPasskeyAndShowsItAgain(World world) {
         takenOn(world);
         try (BrowserContext desk = world.browser().newContext()) {
-            Analyst ada = Analyst.at(desk.newPage(), world.watch("a newcomer", desk.newPage()));
-            Page page = ada.page();
+            Page page = desk.newPage();
+            Analyst ada = Analyst.at(page, world.watch("a newcomer", page));
             VirtualPasskeys.in(page);
             goesIn(world, page);
             page.getByText("A password alone is not enough here.").waitFor();

@@ -127,20 +127,21 @@ class TryingService {
             case OutsideServiceClient.Came.Taken(JsonNode body) -> {
                 String about = reference(service.look().taken(), body);
                 yield about != null && !about.equals(reference)
-                        ? new Step(false, "Looked: it answers about something else, " + about + ".")
+                        ? new Step(
+                                false, "Fetched: it answers about something else, " + about + ".")
                         : said(service, OutsideServiceClient.text(body, service.answerAt()));
             }
             case OutsideServiceClient.Came.Refused(String words) ->
-                    new Step(false, "Looked: " + words + ".");
+                    new Step(false, "Fetched: " + words + ".");
             case OutsideServiceClient.Came.Trouble(String words) ->
-                    new Step(false, "Looked: " + words + ".");
+                    new Step(false, "Fetched: " + words + ".");
         };
     }
 
     private static Step said(OutsideService service, String answer) {
         if (answer.isEmpty()) {
             return new Step(
-                    false, "Looked: nothing stands at " + service.answerAt() + " of its answer.");
+                    false, "Fetched: nothing stands at " + service.answerAt() + " of its answer.");
         }
         String means =
                 service.answers().entrySet().stream()
@@ -148,7 +149,7 @@ class TryingService {
                         .findFirst()
                         .map(one -> words(one.getKey()))
                         .orElse("not yet");
-        return new Step(true, "Looked: it says “" + answer + "”, which means: " + means + ".");
+        return new Step(true, "Fetched: it says “" + answer + "”, which means: " + means + ".");
     }
 
     private static String words(OutsideService.Meaning meaning) {
