@@ -121,7 +121,7 @@ function Wished({ who }: { who: Who }) {
   return (
     who.wishes && (
       <p className="mb-2.5 rounded-[3px] bg-good-wash px-2 py-1 font-semibold text-[13px]">
-        They wish: {who.wishes}.{!who.heardAlone && " Nothing secret is spoken."}
+        To be spoken with {who.wishes}.{!who.heardAlone && " Nothing secret is spoken."}
       </p>
     )
   );

@@ -100,7 +100,7 @@ class FirstDayTest {
 
             visited(tove, account);
             tove.see("Recovery code");
-            tove.see("They wish: speak slowly, in Polish.");
+            tove.see("To be spoken with slowly, in Polish.");
             tove.accessible("somebody with a wish");
         }
     }

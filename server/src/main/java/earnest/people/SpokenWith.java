@@ -5,9 +5,9 @@ import java.util.Optional;
 
 /** How somebody wants to be spoken with, where it is not just so. */
 public enum SpokenWith {
-    SLOWLY("slowly", "Slowly, one thing at a time", "speak slowly", true),
-    WRITING("writing", "In writing", "write with them, do not ring", false),
-    RELAY("relay", "Through a relay", "they are spoken with through a relay", false);
+    SLOWLY("slowly", "Slowly, one thing at a time", "slowly", true),
+    WRITING("writing", "In writing", "in writing", false),
+    RELAY("relay", "Through a relay", "through a relay", false);
 
     private final String id;
     private final String label;
@@ -30,7 +30,7 @@ public enum SpokenWith {
         return label;
     }
 
-    /** For whoever speaks with them. */
+    /** As "to be spoken with …" goes on. */
     public String words() {
         return words;
     }

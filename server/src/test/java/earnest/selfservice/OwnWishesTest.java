@@ -59,7 +59,7 @@ class OwnWishesTest {
         assertThat(mine.put(PATH, Map.of("language", "xx")).status()).isEqualTo(422);
         mine.put(PATH, Map.of("how", "slowly", "language", "pl")).ok();
         JsonNode who = who();
-        assertThat(who.get("wishes").asString()).isEqualTo("speak slowly, in Polish");
+        assertThat(who.get("wishes").asString()).isEqualTo("slowly, in Polish");
         assertThat(who.get("heardAlone").asBoolean()).isTrue();
         mine.put(PATH, Map.of()).ok();
         assertThat(who().has("wishes")).isFalse();

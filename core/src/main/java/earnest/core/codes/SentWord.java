@@ -6,7 +6,9 @@ import earnest.core.passwords.SpokenWords;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
 import java.security.GeneralSecurityException;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.UUID;
 
 import javax.crypto.Mac;
@@ -39,8 +41,9 @@ public final class SentWord {
     }
 
     /**
-     * Several words, with a space between: each drawn by itself, eleven bits of each. The caller
-     * wipes them.
+     * Several words, with a space between: each drawn by itself, eleven bits of each, and drawn
+     * again where it is there already, since whoever learns "puzzling puzzling" doubts it. The
+     * caller wipes them.
      *
      * @param key 32 bytes held outside the database
      * @param id of what they are for, which is no check
@@ -50,9 +53,14 @@ public final class SentWord {
         if (count < 1 || count > MOST) {
             throw new IllegalArgumentException("1 to %d words".formatted(MOST));
         }
+        Set<String> drawn = new HashSet<>();
         StringBuilder words = new StringBuilder(count * LONGEST);
         for (byte place = 0; place < count; place++) {
-            words.append(place == 0 ? "" : " ").append(word(key, new byte[] {SEVERAL, place}, id));
+            String word = word(key, new byte[] {SEVERAL, place}, id);
+            for (byte again = 1; !drawn.add(word); again++) {
+                word = word(key, new byte[] {SEVERAL, place, again}, id);
+            }
+            words.append(place == 0 ? "" : " ").append(word);
         }
         Secret secret = Secret.of(words);
         words.setLength(0);

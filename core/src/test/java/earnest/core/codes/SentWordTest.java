@@ -44,6 +44,17 @@ class SentWordTest {
         assertEquals(expected, met.size(), expected * 0.05);
     }
 
+    /** Of 20,000 pairs, about eight would be a word twice. */
+    @Test
+    void noneOfSeveralIsThereTwice() {
+        for (int i = 0; i < 20_000; i++) {
+            try (Secret two = SentWord.several(KEY, new UUID(i, ~i), 2)) {
+                String[] words = two.open(String::new).split(" ");
+                assertNotEquals(words[0], words[1]);
+            }
+        }
+    }
+
     @Test
     void severalAreEachDrawnByThemselvesAndAreNoWordOfACheck() {
         Set<String> first = new HashSet<>();
