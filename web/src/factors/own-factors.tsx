@@ -6,27 +6,15 @@ import { Button } from "../ui/parts";
 import { day } from "../ui/time";
 import { DIGITS, Digits } from "./digits";
 import { NewAuthenticator } from "./new-authenticator";
+import { ownFactors } from "./query";
 
 const MOST_PASSKEYS = 5;
 const NAMES: Record<string, string> = { authenticator: "Authenticator", passkey: "Passkey" };
 
-export const ownFactors = {
-  queryKey: ["own-factors"],
-  queryFn: () => ask(client.GET("/api/session/factors")),
-};
-
-interface Props {
-  open: boolean;
-  onClose: () => void;
-}
-
 /** What one signs in with beside the password: to add to, and to take away from. */
-export function OwnFactors({ open, onClose }: Props) {
+export function OwnFactors({ onClose }: { onClose: () => void }) {
   const dialog = useRef<HTMLDialogElement>(null);
-  useEffect(() => {
-    if (open) dialog.current?.showModal();
-    else dialog.current?.close();
-  }, [open]);
+  useEffect(() => dialog.current?.showModal(), []);
   return (
     <dialog
       ref={dialog}
@@ -37,7 +25,7 @@ export function OwnFactors({ open, onClose }: Props) {
       <h2 id="own-factors" className="mb-2 font-semibold font-serif text-lg">
         What you sign in with
       </h2>
-      {open && <Factors />}
+      <Factors />
       <Button quiet onClick={onClose}>
         Done
       </Button>

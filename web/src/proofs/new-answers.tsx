@@ -2,7 +2,7 @@ import { type FormEvent, useId, useState } from "react";
 import { ask, client } from "../api/client";
 import { Big, Phone, Trouble } from "../forgot/parts";
 import type { OwnPageInHand } from "../forgot/use-own-page";
-import type { NewProps } from "./proofs";
+import type { NewProps } from "./new-props";
 
 interface Answer {
   question: string;

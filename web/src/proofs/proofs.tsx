@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
 import {
   ask,
   client,
@@ -11,10 +11,11 @@ import {
 } from "../api/client";
 import { Big, Phone, Trouble } from "../forgot/parts";
 import type { OwnPageInHand } from "../forgot/use-own-page";
-import { Code } from "./code";
 import { Contacts, NewContact } from "./contacts";
 import { NewAnswers } from "./new-answers";
-import { makePasskey } from "./passkey";
+import { NewKey } from "./new-key";
+import { NewLines, PAPER, QUIET } from "./new-lines";
+import { NewPasskey } from "./new-passkey";
 import { TakeAway } from "./take-away";
 import { SpokenWishes } from "./wishes";
 
@@ -164,188 +165,6 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
         <Big look="quiet" disabled={own.busy} onClick={leave}>
           I am done
         </Big>
-      </div>
-    </Phone>
-  );
-}
-
-export interface NewProps {
-  page: OwnPage;
-  name: string;
-  setUp: OwnProofSettingUp;
-  done: (words: string) => void;
-}
-
-/** What is said to whoever takes a key into something. */
-const TAKEN = {
-  AUTHENTICATOR: {
-    title: "Add an authenticator",
-    lead: "Take the key into an app that shows six digits. Then type the digits: only then does it count.",
-    open: "Open it in the app on this phone",
-    typed: "Or type this key into the app:",
-    asks: "The six digits that the app shows now",
-    wrong: "That is not it. Wait for the next six digits, and type those.",
-    added: "Your authenticator is added.",
-  },
-  DEVICE: {
-    title: "Add a device that answers",
-    lead: "Take this code into the phone that shall ask you. It shows six digits then. Type them here: only then does it count.",
-    open: "Open it on this phone",
-    typed: "Or type this code there:",
-    asks: "The six digits that it shows",
-    wrong: "That is not it. Type the six digits that the phone shows after it took the code.",
-    added: "Your device is added.",
-  },
-};
-
-/** A key for an app or a device: read as a picture, opened on this phone, or typed; then it shows that it works. */
-function NewKey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHand }) {
-  const [typed, setTyped] = useState("");
-  const code = typed.replaceAll(" ", "");
-  const words = TAKEN[setUp.taker ?? "AUTHENTICATOR"];
-  const confirm = (event: FormEvent) => {
-    event.preventDefault();
-    void own.act(async () => {
-      const said = await ask(
-        client.POST("/api/own/proofs/{proof}/confirm", {
-          params: { path: { proof: setUp.id } },
-          body: { typed: code },
-        }),
-      );
-      setTyped("");
-      if (said.right) done(`${words.added} You are told so wherever we reach you.`);
-      else own.setTrouble(words.wrong);
-      return undefined;
-    });
-  };
-  return (
-    <Phone
-      organisation={page.organisation}
-      name={name}
-      title={words.title}
-      lead={words.lead}
-      foot="This is shown once. Read it to nobody, not even to us."
-    >
-      <Code text={setUp.address ?? ""} />
-      <p className="px-5 pt-3">
-        <a
-          className="font-semibold text-seal underline underline-offset-[3px]"
-          href={setUp.address ?? undefined}
-        >
-          {words.open}
-        </a>
-      </p>
-      <p className="px-5 pt-3 text-[14.5px] text-muted leading-[21px]">
-        {words.typed}
-        <span className="num mt-1 block text-[16.5px] text-ink">
-          {setUp.key?.match(/.{1,4}/g)?.join(" ")}
-        </span>
-      </p>
-      <form onSubmit={confirm} className="pt-5">
-        <label className="mb-5 grid gap-1.5 px-5 font-semibold">
-          {words.asks}
-          <input
-            className="field num min-h-14 px-3 text-2xl tracking-[0.2em]"
-            inputMode="numeric"
-            autoComplete="one-time-code"
-            maxLength={setUp.digits + 4}
-            value={typed}
-            onChange={(e) => setTyped(e.target.value)}
-          />
-        </label>
-        <Trouble words={own.trouble} />
-        <div className="grid gap-3 px-5">
-          <Big type="submit" disabled={own.busy || code.length < setUp.digits}>
-            Go on
-          </Big>
-          <Big look="quiet" onClick={() => done("")}>
-            Leave it
-          </Big>
-        </div>
-      </form>
-    </Phone>
-  );
-}
-
-/** Something that this browser makes when it is pressed. */
-function NewPasskey({ page, name, own, setUp, done }: NewProps & { own: OwnPageInHand }) {
-  const make = () =>
-    own.act(async () => {
-      const typed = await makePasskey(setUp.browserMakes ?? "");
-      const said = await ask(
-        client.POST("/api/own/proofs/{proof}/confirm", {
-          params: { path: { proof: setUp.id } },
-          body: { typed },
-        }),
-      );
-      if (said.right) done("Your passkey is added. You are told so wherever we reach you.");
-      else own.setTrouble("That did not work. Try again, or leave it.");
-      return undefined;
-    });
-  return (
-    <Phone
-      organisation={page.organisation}
-      name={name}
-      title="Add a passkey"
-      lead="This device keeps it, and asks for your finger, your face or its own code each time. It works on this site only, so nobody can have it read out to them."
-      foot="What leaves the device is a signature. Your finger and your face never do."
-    >
-      <Trouble words={own.trouble} />
-      <div className="grid gap-3 px-5">
-        <Big disabled={own.busy} onClick={make}>
-          Make it on this device
-        </Big>
-        <Big look="quiet" onClick={() => done("")}>
-          Leave it
-        </Big>
-      </div>
-    </Phone>
-  );
-}
-
-const PAPER = {
-  title: "Your recovery codes",
-  lead: "Write them down or print them, and keep them where you would keep a passport. Each is good once.",
-  foot: "They are shown this once. Codes that you had before are good for nothing any more.",
-  list: "Recovery codes",
-  have: "I have them on paper",
-  done: "Your recovery codes are set up. You are told so wherever we reach you.",
-};
-
-const QUIET = {
-  title: "Your quiet words",
-  lead: "If somebody forces you to call or to write to us, say these two words in the place of an answer, or in any line of a chat. We see it, and go on as if nothing was. Nothing of yours is changed then.",
-  foot: "They are shown this once. Learn them by heart: do not keep them where somebody else looks.",
-  list: "Quiet words",
-  have: "I know them by heart",
-  done: "Your quiet words are set up. You are told so wherever we reach you.",
-};
-
-/** What is shown once: codes for paper, or words for the memory. */
-function NewLines({ page, name, setUp, words, done }: NewProps & { words: typeof PAPER }) {
-  return (
-    <Phone
-      organisation={page.organisation}
-      name={name}
-      title={words.title}
-      lead={words.lead}
-      foot={words.foot}
-    >
-      <ol aria-label={words.list} className="num mb-5 border-rule border-t text-[19px]">
-        {setUp.lines.map((line, i) => (
-          <li key={line} className="grid grid-cols-[34px_1fr] border-hair border-b px-5 py-2">
-            <span className="text-muted">{setUp.lines.length > 1 ? i + 1 : ""}</span>
-            {line}
-          </li>
-        ))}
-      </ol>
-      <div className="grid gap-3 px-5 print:hidden">
-        {setUp.lines.length > 1 && (
-          <Big look="quiet" onClick={() => window.print()}>
-            Print them
-          </Big>
-        )}
-        <Big onClick={() => done(words.done)}>{words.have}</Big>
       </div>
     </Phone>
   );

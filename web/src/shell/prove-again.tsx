@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { ask, client, onProveAgain } from "../api/client";
 import { DIGITS, Digits } from "../factors/digits";
-import { ownFactors } from "../factors/own-factors";
+import { ownFactors } from "../factors/query";
 import { passkeyFor } from "../proofs/passkey";
 import { Button } from "../ui/parts";
 

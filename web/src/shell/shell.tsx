@@ -1,8 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useLocation } from "wouter";
 import { ask, client, onSignedOut, Problem } from "../api/client";
-import { OwnFactors } from "../factors/own-factors";
 import { useKeys } from "../keys/use-keys";
 import { follow } from "../live/live";
 import { PLACES } from "../places/all";
@@ -13,6 +12,9 @@ import { KeyList } from "./key-list";
 import { Opened } from "./opened";
 import { ProveAgain } from "./prove-again";
 import { ThemeSwitch } from "./theme-switch";
+
+/** Opened once in a while: nobody waits for it at the start. */
+const OwnFactors = lazy(async () => ({ default: (await import("../factors/own-factors")).OwnFactors }));
 
 const initials = (name: string) =>
   name
@@ -100,7 +102,11 @@ export function Shell() {
       <SignedIn value={who}>
         <Opened />
       </SignedIn>
-      <OwnFactors open={factorsOpen} onClose={() => setFactorsOpen(false)} />
+      {factorsOpen && (
+        <Suspense fallback={null}>
+          <OwnFactors onClose={() => setFactorsOpen(false)} />
+        </Suspense>
+      )}
       <ProveAgain />
       <KeyList open={keysOpen} onOpenChange={setKeysOpen} />
     </div>

@@ -46,7 +46,7 @@ class EdgeAttacksTest {
         http.get("/api/session");
         said(http, "{\"login\":\"a\",\"login\":\"b\",\"password\":\"x\"}", "stands twice");
         said(http, "{\"login\":7,\"password\":\"x\"}", "'login'", "a text");
-        said(http, "{\"name\":\"x\"}", "no field 'name'", "login, password");
+        said(http, "{\"name\":\"x\"}", "no field 'name'", "login, passkey, password");
         said(http, "{\"login\":", "not JSON", "line 1");
         said(http, "[]", "an object");
         Desk tove = app.desk("tove.rask");

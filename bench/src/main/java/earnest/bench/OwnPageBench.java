@@ -49,7 +49,8 @@ final class OwnPageBench {
         }
         Report.head("A page of one's own: a known name against one that nobody has (over HTTP)");
         compare(known, nobody);
-        Report.head("The same: somebody with an authenticator against somebody with nothing set up");
+        Report.head(
+                "The same: somebody with an authenticator against somebody with nothing set up");
         compare(known, bare);
     }
 

@@ -106,7 +106,17 @@ class NewcomerTest {
             ada.button("Ada Lind").click();
             ada.see("What you sign in with");
             ada.accessible("what one signs in with");
+            world.ground()
+                    .behindTheServer(
+                            "update sign_in_session s join analyst a on a.id = s.analyst_id set"
+                                    + " s.factor_at = utc_timestamp(6) - interval 1 hour where"
+                                    + " a.login = ?",
+                            "ada.lind");
             ada.button("Add an authenticator").click();
+            ada.see("Show that it is you");
+            ada.button("Use your passkey").waitFor();
+            ada.accessible("a passkey before what is grave");
+            ada.button("Use your passkey").click();
             world.staff()
                     .take(
                             "ada.lind",

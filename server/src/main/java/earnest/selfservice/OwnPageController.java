@@ -89,6 +89,7 @@ class OwnPageController {
     record Tried(String system, List<Check.Rule> rules, int remembers) {}
 
     private final OwnPageDesk desk;
+    private final OwnPageLinks links;
     private final OwnPasswords passwords;
     private final Robots robots;
     private final EvenTime time;
@@ -97,12 +98,14 @@ class OwnPageController {
 
     OwnPageController(
             OwnPageDesk desk,
+            OwnPageLinks links,
             OwnPasswords passwords,
             Robots robots,
             EvenTime time,
             Cookies cookies,
             ClientAddress addresses) {
         this.desk = desk;
+        this.links = links;
         this.passwords = passwords;
         this.robots = robots;
         this.time = time;
@@ -245,7 +248,7 @@ class OwnPageController {
     LinkPurpose.Shown press(
             @Valid @RequestBody LinkToken.Pressed pressed, HttpServletRequest request) {
         robots.countLink(addresses.of(request));
-        return time.answer(() -> desk.press(pressed.token()));
+        return time.answer(() -> links.press(pressed.token()));
     }
 
     @ApiCall(
@@ -264,7 +267,7 @@ class OwnPageController {
         robots.countLink(addresses.of(request));
         return time.answer(
                 () -> {
-                    OwnPageDesk.Moved moved = desk.answer(answered.token(), answered.choice());
+                    OwnPageLinks.Moved moved = links.answer(answered.token(), answered.choice());
                     String token = moved.token();
                     return token == null
                             ? ResponseEntity.ok(desk.over())
