@@ -44,7 +44,10 @@ final class World implements Browsing, AutoCloseable {
 
     private World() {
         server = ServerProcess.start(ground, "earnest.waypoint.folder=" + ground.home());
-        new Steward(ground).copyPeople(2, 900);
+        Steward steward = new Steward(ground);
+        steward.copyPeople(2, 900);
+        // All journeys are one hour's work of the same few analysts.
+        steward.mostNamedAnHour(10_000);
         chromium = Chromium.start();
         people = new People(ground);
         Desk.untilReady(ground, somebody());
