@@ -68,12 +68,7 @@ class CounterTest {
     @Test
     void whoCannotBeProvedIsRefusedKindly(World world) {
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
-            tove.see("A visitor is here");
-            tove.press("v");
-            tove.column("Who").getByText("Not named yet").waitFor();
-            tove.type(world.somebody());
-            tove.page().locator("[role=option]").first().waitFor();
-            tove.press("Enter");
+            Callers.comes(tove, world.somebody());
             tove.see("Nothing was checked yet");
             String url = tove.page().url();
             tove.press("f");

@@ -15,12 +15,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 @ExtendWith(World.Running.class)
 class CutOffTest {
     private static void named(Analyst tove, String account) {
-        tove.see("Answer");
-        tove.press("r");
-        tove.column("Who").getByText("Not named yet").waitFor();
-        tove.type(account);
-        tove.page().locator("[role=option]").first().waitFor();
-        tove.press("Enter");
+        Callers.answers(tove, account);
         tove.column("Proof").getByText("Standing").first().waitFor();
     }
 

@@ -23,19 +23,6 @@ import java.util.Map;
 @ExtendWith(World.Running.class)
 class FirstDayTest {
     private static final Page.GetByLabelOptions EXACT = new Page.GetByLabelOptions().setExact(true);
-    private static final String LONG_AGO =
-            "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                    + " utc_timestamp(6) - interval 30 day where p.account = ? and e.kind = ?";
-
-    private static void visited(Analyst tove, String account) {
-        tove.see("A visitor is here");
-        tove.press("v");
-        tove.column("Who").getByText("Not named yet").waitFor();
-        tove.type(account);
-        tove.page().locator("[role=option]").first().waitFor();
-        tove.press("Enter");
-        tove.see("They came to the counter.");
-    }
 
     /** Somebody who has nothing set up yet. */
     private static String withoutAnything(World world) {
@@ -57,7 +44,7 @@ class FirstDayTest {
         try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.LIGHT);
                 Analyst ravi = Analyst.signIn(world, "ravi.anand");
                 Analyst tove = Analyst.signIn(world, "tove.rask")) {
-            visited(ravi, account);
+            Callers.comes(ravi, account);
             ravi.column("Who").getByText("Make the code for their first day").click();
             Locator made = ravi.page().getByLabel("The code for their first day");
             made.waitFor();
@@ -98,7 +85,7 @@ class FirstDayTest {
             OwnSteps.choose(starter, world.secret("Copper-kettle-under-pier-7"));
             starter.see("works now");
 
-            visited(tove, account);
+            Callers.comes(tove, account);
             tove.see("Recovery code");
             tove.see("To be spoken with slowly, in Polish.");
             tove.accessible("somebody with a wish");
@@ -143,9 +130,9 @@ class FirstDayTest {
             there.accessible("a mailbox to be added");
             there.button("Leave it").click();
             there.button("I am done").click();
-            world.ground().behindTheServer(LONG_AGO, account, "questions");
+            Callers.hadItLong(world, account, "questions");
 
-            visited(tove, account);
+            Callers.comes(tove, account);
             Proving.begin(tove, "Own questions");
             for (int i = 1; i <= 2; i++) {
                 Locator asked = tove.page().getByText("Question " + i + " of 2. Ask: ");

@@ -20,21 +20,6 @@ import java.util.stream.StreamSupport;
 /** The callers whom a desk fears: forced, without phone and badge, with a manager who is away. */
 @ExtendWith(World.Running.class)
 class HardCasesTest {
-    private static final String LONG_AGO =
-            "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                    + " utc_timestamp(6) - interval 30 day where p.account = ? and e.kind = ?";
-
-    private static void rung(World world, Analyst tove, String account) {
-        world.outside().ringWithheld();
-        tove.see("Ringing");
-        tove.press("r");
-        tove.column("Who").getByText("Not named yet").waitFor();
-        tove.type(account);
-        tove.page().locator("[role=option]").first().waitFor();
-        tove.press("Enter");
-        tove.column("Proof").getByText(" short").first().waitFor();
-    }
-
     /**
      * Sets something up on the phone, with enough proof; gives the first line of what was shown.
      */
@@ -62,7 +47,7 @@ class HardCasesTest {
         assertThat(words.split(" ")).hasSize(2);
         try (Analyst tove = Analyst.signIn(world, "tove.rask");
                 Analyst jonas = Analyst.signIn(world, "jonas.lie")) {
-            rung(world, tove, account);
+            Callers.rings(world, tove, account);
             Proving.begin(tove, "Authenticator code");
             tove.page().getByLabel("The six digits on their authenticator").waitFor();
             tove.page().keyboard().type(words);
@@ -85,11 +70,11 @@ class HardCasesTest {
                         .orElseThrow();
         String paper =
                 world.secret(setUp(world, account, "ten codes for paper", "I have them on paper"));
-        world.ground().behindTheServer(LONG_AGO, account, "recovery-codes");
+        Callers.hadItLong(world, account, "recovery-codes");
         String manager = world.known(account).get("manager").asString();
         try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.DARK);
                 Analyst tove = Analyst.signIn(world, "tove.rask", ColorScheme.DARK)) {
-            rung(world, tove, account);
+            Callers.rings(world, tove, account);
             Proving.begin(tove, "Recovery code");
             tove.page().getByLabel("The twelve digits").waitFor();
             tove.page().keyboard().type(paper.replace(" ", ""));
@@ -155,7 +140,7 @@ class HardCasesTest {
         int managers = world.outside().mails("ekoskinen@brackwater.example").size();
         try (BrowserContext phone = OnThePhone.telephone(world, ColorScheme.LIGHT);
                 Analyst tove = Analyst.signIn(world, "tove.rask")) {
-            rung(world, tove, "sdubois");
+            Callers.rings(world, tove, "sdubois");
             int before = world.outside().mails(mailbox).size();
             Proving.begin(tove, "Ask the manager's deputy");
             tove.see("The mail to");

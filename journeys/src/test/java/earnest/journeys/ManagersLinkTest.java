@@ -30,14 +30,7 @@ class ManagersLinkTest {
                                         new Browser.NewContextOptions()
                                                 .setViewportSize(390, 844)
                                                 .setColorScheme(ColorScheme.DARK))) {
-            world.outside().ringWithheld();
-            tove.see("Ringing");
-            tove.press("r");
-            tove.column("Who").getByText("Not named yet").waitFor();
-            tove.type(account);
-            tove.page().locator("[role=option]").first().waitFor();
-            tove.press("Enter");
-            tove.column("Proof").getByText(" short").first().waitFor();
+            Callers.rings(world, tove, account);
             Proving.begin(tove, "by a link to their mail");
             tove.see("The mail to");
             tove.accessible("waiting for the manager");

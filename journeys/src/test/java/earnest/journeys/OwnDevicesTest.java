@@ -30,26 +30,6 @@ class OwnDevicesTest {
         }
     }
 
-    private void longAgo(String kind) {
-        world.ground()
-                .behindTheServer(
-                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                                + " utc_timestamp(6) - interval 30 day where p.account = ? and"
-                                + " e.kind = ?",
-                        account,
-                        kind);
-    }
-
-    private void visited(Analyst tove) {
-        tove.see("A visitor is here");
-        tove.press("v");
-        tove.column("Who").getByText("Not named yet").waitFor();
-        tove.type(account);
-        tove.page().locator("[role=option]").first().waitFor();
-        tove.press("Enter");
-        tove.see("They came to the counter.");
-    }
-
     @Test
     void aPasskeyIsMadeAndUsedOnThePageAndForTheDesk(World given) {
         world = given;
@@ -64,7 +44,7 @@ class OwnDevicesTest {
             there.button("Make it on this device").click();
             there.see("Your passkey is added.");
             there.button("I am done").click();
-            longAgo("passkey");
+            Callers.hadItLong(world, account, "passkey");
 
             there.page().navigate(world.ground().serverUrl() + "/forgot");
             there.page().getByLabel("Who are you?").fill(account);
@@ -78,7 +58,7 @@ class OwnDevicesTest {
             assertThat(there.page().getByLabel("Proved").innerText()).contains("Passkey");
 
             int texts = world.outside().texts(account).size();
-            visited(tove);
+            Callers.comes(tove, account);
             Proving.begin(tove, "Passkey, link to work mobile");
             String token = world.secret(world.outside().textedLink(account, texts));
             there.page().navigate(world.ground().serverUrl() + "/link#" + token);
@@ -113,9 +93,9 @@ class OwnDevicesTest {
                     .fill(device().get("code").asString());
             there.press("Enter");
             there.see("Your device is added.");
-            longAgo("device");
+            Callers.hadItLong(world, account, "device");
 
-            visited(tove);
+            Callers.comes(tove, account);
             Proving.begin(tove, "Yes on their phone");
             tove.see("It is asked now.");
             pocket.button("Yes, I asked for this").click();

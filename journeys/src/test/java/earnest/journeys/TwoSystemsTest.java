@@ -26,12 +26,7 @@ class TwoSystemsTest {
     void bothAreHelpedOnOnePageEachByItself(World world) {
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
             world.outside().ringWithheld();
-            tove.see("Ringing");
-            tove.press("r");
-            tove.column("Who").getByText("Not named yet").waitFor();
-            tove.type(ACCOUNT);
-            tove.page().locator("[role=option]").first().waitFor();
-            tove.press("Enter");
+            Callers.answers(tove, ACCOUNT);
             tove.column("Change").getByText("Shore cloud").waitFor();
             assertThat(tove.column("Change").innerText())
                     .contains("Brackwater directory", ACCOUNT + "@brackwater.example");
@@ -57,12 +52,7 @@ class TwoSystemsTest {
                                         new Browser.NewContextOptions()
                                                 .setViewportSize(390, 844))) {
             world.outside().ringWithheld();
-            tove.see("Ringing");
-            tove.press("r");
-            tove.column("Who").getByText("Not named yet").waitFor();
-            tove.type(account);
-            tove.page().locator("[role=option]").first().waitFor();
-            tove.press("Enter");
+            Callers.answers(tove, account);
             tove.column("Change").getByText("Shore cloud").waitFor();
             prove(world, tove, account);
             tove.column("Change")
