@@ -1,6 +1,7 @@
-import { act, render } from "@testing-library/react";
+import { act, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { beforeEach, describe, expect, it, vi } from "vitest";
+import { Button } from "../ui/parts";
 import { inForce } from "./dispatcher";
 import { KeyLayer, useKeys } from "./use-keys";
 
@@ -30,6 +31,18 @@ describe("a key", () => {
     await userEvent.keyboard("t");
     expect(acted.mock.calls).toEqual([["one"], ["two"]]);
     expect(inForce().map((shortcut) => shortcut.words)).toEqual(["Give, two"]);
+  });
+  it("lies flat where it does nothing", () => {
+    render(
+      <KeyLayer active={false}>
+        <Card name="column" />
+        <Card name="page" everywhere />
+        <Button hotkey="T">Give</Button>
+        <Button hotkey="U">Unlock</Button>
+      </KeyLayer>,
+    );
+    expect(screen.getByText("T").dataset.acts, "the page's own").toBe("true");
+    expect(screen.getByText("U").dataset.acts).toBe("false");
   });
   it("acts in no column that is not lit", async () => {
     render(

@@ -17,9 +17,15 @@ export interface Registration {
 const registered = new Set<Registration>();
 const watching = new Set<() => void>();
 let snapshot: readonly Shortcut[] = [];
+let ofThePage: ReadonlySet<string> = new Set();
 
 function publish() {
   snapshot = inTurn().flatMap((registration) => registration.shortcuts);
+  ofThePage = new Set(
+    inTurn()
+      .filter((registration) => registration.layer.depth === 0)
+      .flatMap((registration) => registration.shortcuts.map((shortcut) => shortcut.key.toLowerCase())),
+  );
   for (const listener of watching) listener();
 }
 
@@ -42,6 +48,8 @@ export function register(registration: Registration): () => void {
 
 /** All that a key does now, for the list of keys. */
 export const inForce = () => snapshot;
+/** Whether a key does something wherever one is, if nothing deeper wants it. */
+export const actsEverywhere = (key: string) => ofThePage.has(key.toLowerCase());
 export const watchInForce = (listener: () => void) => {
   watching.add(listener);
   return () => void watching.delete(listener);

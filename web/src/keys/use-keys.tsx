@@ -6,7 +6,7 @@ import {
   useRef,
   useSyncExternalStore,
 } from "react";
-import { inForce, type Layer, type Registration, register, watchInForce } from "./dispatcher";
+import { actsEverywhere, inForce, type Layer, type Registration, register, watchInForce } from "./dispatcher";
 import type { Shortcut } from "./keys";
 
 const PAGE: Layer = { depth: 0, active: true };
@@ -20,6 +20,13 @@ export function KeyLayer({ active, children }: { active: boolean; children: Reac
       {children}
     </Around.Provider>
   );
+}
+
+/** Whether a key that is written here does something now: a column that is not lit gets none. */
+export function useActs(key: string) {
+  const { active } = useContext(Around);
+  const everywhere = useSyncExternalStore(watchInForce, () => actsEverywhere(key));
+  return active || everywhere;
 }
 
 export const useShortcutsInForce = () => useSyncExternalStore(watchInForce, inForce);

@@ -16,6 +16,7 @@ import { NewAnswers } from "./new-answers";
 import { NewKey } from "./new-key";
 import { NewLines, PAPER, QUIET } from "./new-lines";
 import { NewPasskey } from "./new-passkey";
+import { News } from "./news";
 import { TakeAway } from "./take-away";
 import { SpokenWishes } from "./wishes";
 
@@ -149,6 +150,7 @@ export function Proofs({ page, name, own, leave }: ProofsProps) {
       <div className="pt-6">
         <Contacts own={own} add={setAdding} said={setSaid} />
         <SpokenWishes own={own} said={setSaid} />
+        <News own={own} said={setSaid} />
       </div>
       <ul className="mb-5 border-rule border-t">
         <TakeAway

@@ -1,10 +1,17 @@
 import { type ComponentPropsWithRef, type ReactNode, useSyncExternalStore } from "react";
 import { isLetter, lettersName, watchLetters } from "../keys/keys";
+import { useActs } from "../keys/use-keys";
 
-/** A key that acts here. */
+/** A key; it lies flat where it does nothing at the moment. */
 export function Key({ children }: { children: ReactNode }) {
+  const acts = useActs([children].flat().join(""));
   return (
-    <kbd className="num inline-block rounded-[3px] border border-b-2 border-rule bg-lit px-1 font-semibold text-[11px] text-muted leading-normal">
+    <kbd
+      data-acts={acts}
+      className={`num inline-block rounded-[3px] border border-b-2 px-1 font-semibold text-[11px] leading-normal ${
+        acts ? "border-rule bg-lit text-muted" : "border-transparent text-inherit"
+      }`}
+    >
       {children}
     </kbd>
   );

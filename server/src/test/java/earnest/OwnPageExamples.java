@@ -72,6 +72,8 @@ final class OwnPageExamples {
         examples.send(http, "ownPhoneLost");
         examples.send(http, "putOwnWishes");
         examples.send(http, "ownWishes");
+        examples.send(http, "putOwnNews");
+        examples.send(http, "ownNews");
         examples.send(http, "goOnWithOwnPage");
         page.http().delete("/api/own/session").ok();
     }

@@ -24,6 +24,7 @@ import java.util.stream.Collectors;
 /**
  * What stands behind 'I did not ask for this' in what a person was told of an own password:
  * everything of theirs is stopped, the password is taken out of force, and the desk has a ticket.
+ * Nothing else can be answered, so that nobody uses up the link that all their contacts have.
  */
 @Component
 class NotAsked implements LinkPurpose, Worker {
@@ -32,7 +33,6 @@ class NotAsked implements LinkPurpose, Worker {
     private static final JobQueue.Kind KIND = new JobQueue.Kind("not-asked", "change-not-asked", 2);
     private static final Duration AGAIN = Duration.ofSeconds(10);
     private static final String NOT_ME = "not-me";
-    private static final String MEANT = "meant";
     private static final int LONGEST_WORDS = 200;
 
     /** How often it is tried before the desk is left to it. */
@@ -83,22 +83,19 @@ class NotAsked implements LinkPurpose, Worker {
                                                         + " for "
                                                         + systems.system(change.system).name()
                                                         + ".",
+                                                "If it was you, close this page: there is nothing"
+                                                        + " to do.",
                                                 "If it was not you, say so: the password is taken"
                                                         + " out of force, nothing of yours can be"
                                                         + " changed, and one of us looks at once."),
                                         List.of(
-                                                new Choice(NOT_ME, "I did not ask for this", true),
-                                                new Choice(MEANT, "It was me", false))));
+                                                new Choice(
+                                                        NOT_ME, "I did not ask for this", true))));
     }
 
     @Override
     public Optional<Told> answered(UUID about, String choice) {
-        return changes.findById(about)
-                .map(
-                        change ->
-                                choice.equals(NOT_ME)
-                                        ? notMe(change)
-                                        : new Told("Good. There is nothing to do."));
+        return changes.findById(about).map(this::notMe);
     }
 
     private Told notMe(AccountChange change) {

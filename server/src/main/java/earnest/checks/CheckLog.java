@@ -12,6 +12,7 @@ import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 
 import java.time.Clock;
@@ -37,18 +38,21 @@ class CheckLog {
     private final People people;
     private final TheRecord record;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
     CheckLog(
             Tickets tickets,
             TicketChannels channels,
             People people,
             TheRecord record,
-            Clock clock) {
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.tickets = tickets;
         this.channels = channels;
         this.people = people;
         this.record = record;
         this.clock = clock;
+        this.events = events;
     }
 
     void append(
@@ -105,6 +109,10 @@ class CheckLog {
                                 .outcome(end.state().word()));
         check.end(end.state(), clock.instant(), id);
         tickets.bump(ticket.id());
+        if (end.state() == CheckState.PASSED) {
+            events.publishEvent(
+                    new Standing.Proved(ticket.id(), check.personId, check.id, check.method));
+        }
     }
 
     private static EntryKind kind(CheckState state) {

@@ -16,14 +16,15 @@ import java.util.UUID;
 
 /**
  * What stands behind 'I did not ask for this' in what a person was told of their proofs: what was
- * added is taken away, everything of theirs is stopped, and the desk has a ticket.
+ * added is taken away, everything of theirs is stopped, and the desk has a ticket. Nothing else can
+ * be answered: whoever added a contact is told there too, and must not use up the link of the
+ * others.
  */
 @Component
 class NotMyProof implements LinkPurpose {
     static final String PURPOSE = "not-my-proof";
     static final Duration LASTS = Duration.ofDays(7);
     private static final String NOT_ME = "not-me";
-    private static final String MEANT = "meant";
 
     private final List<ProofDeeds> deeds;
     private final ProofAlone proof;
@@ -62,23 +63,20 @@ class NotMyProof implements LinkPurpose {
                                                         + ": "
                                                         + deed.name()
                                                         + ".",
+                                                "If it was you, close this page: there is nothing"
+                                                        + " to do.",
                                                 "If it was not you, say so: what was added is"
                                                         + " good for nothing any more, nothing of"
                                                         + " yours can be changed, and one of us"
                                                         + " looks at once."),
                                         List.of(
-                                                new Choice(NOT_ME, "I did not ask for this", true),
-                                                new Choice(MEANT, "It was me", false))));
+                                                new Choice(
+                                                        NOT_ME, "I did not ask for this", true))));
     }
 
     @Override
     public Optional<Told> answered(UUID about, String choice) {
-        return ProofDeeds.lastDeed(deeds, about)
-                .map(
-                        deed ->
-                                choice.equals(NOT_ME)
-                                        ? notMe(about, deed)
-                                        : new Told("Good. There is nothing to do."));
+        return ProofDeeds.lastDeed(deeds, about).map(deed -> notMe(about, deed));
     }
 
     private Told notMe(UUID factor, ProofDeeds.Deed deed) {

@@ -47,6 +47,11 @@ class ProofMethods {
                 : all().stream().filter(one -> one.id().equals(check.method)).findFirst();
     }
 
+    /** What a check is called, with its contact masked. */
+    String label(ProofCheck check) {
+        return of(check).map(method -> method.label(check)).orElse("a proof");
+    }
+
     /** The method of a check that is under way. */
     ProofMethod must(ProofCheck check) {
         return of(check)

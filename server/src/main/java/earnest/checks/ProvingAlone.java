@@ -259,12 +259,20 @@ class ProvingAlone implements ProofAlone {
     @Override
     public void notAsked(UUID ticketId, UUID person) {
         Tickets.View ticket = tickets.lock(ticketId);
-        ProofCheck last =
+        List<ProofCheck> theirs =
                 checks.findByTicketIdOrderByStartedAt(ticketId).stream()
                         .filter(check -> check.personId.equals(person))
+                        .toList();
+        Optional<ProofCheck> passed =
+                theirs.stream()
                         .filter(check -> check.state == CheckState.PASSED)
-                        .reduce((a, b) -> b)
-                        .orElseThrow(() -> new IllegalStateException("nothing was proved there"));
+                        .reduce((a, b) -> b);
+        if (passed.isEmpty()
+                && theirs.stream().anyMatch(check -> check.state == CheckState.DENIED)) {
+            return; // said already, at another link
+        }
+        ProofCheck last =
+                passed.orElseThrow(() -> new IllegalStateException("nothing was proved there"));
         log.end(
                 ticket,
                 last,

@@ -85,6 +85,9 @@ public interface Standing {
     /** Told in the transaction in which a person's 'no' is written, on whichever ticket. */
     record Stopped(UUID person) {}
 
+    /** Told in the transaction in which a check of a person is passed. */
+    record Proved(UUID ticket, UUID person, UUID check, String method) {}
+
     /** That somebody asked to lift a stop. */
     @Schema(name = "StopLifting")
     record Lifting(

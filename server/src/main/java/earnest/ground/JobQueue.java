@@ -6,6 +6,7 @@ import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
+import java.time.Duration;
 import java.time.LocalDateTime;
 import java.time.ZoneOffset;
 import java.util.UUID;
@@ -37,11 +38,13 @@ public class JobQueue {
 
     private final JdbcTemplate jdbc;
     private final ObjectProvider<Scheduler> scheduler;
+    private final Later later;
     private final Writes writes;
 
-    JobQueue(JdbcTemplate jdbc, ObjectProvider<Scheduler> scheduler, Writes writes) {
+    JobQueue(JdbcTemplate jdbc, ObjectProvider<Scheduler> scheduler, Later later, Writes writes) {
         this.jdbc = jdbc;
         this.scheduler = scheduler;
+        this.later = later;
         this.writes = writes;
     }
 
@@ -50,7 +53,19 @@ public class JobQueue {
      * as it was.
      */
     public void soon(Kind kind, UUID about) {
-        LocalDateTime now = LocalDateTime.ofInstant(SchedulerConfiguration.now(), ZoneOffset.UTC);
+        due(kind, about, Duration.ZERO);
+        Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());
+    }
+
+    /** Calls for work after a while, so that much of it does not come at once. */
+    public void after(Duration time, Kind kind, UUID about) {
+        due(kind, about, time);
+        Writes.afterCommit(() -> later.look(time));
+    }
+
+    private void due(Kind kind, UUID about, Duration after) {
+        LocalDateTime at =
+                LocalDateTime.ofInstant(SchedulerConfiguration.now().plus(after), ZoneOffset.UTC);
         writes.run(
                 () ->
                         jdbc.update(
@@ -59,7 +74,6 @@ public class JobQueue {
                                         + " 1)",
                                 kind.name(),
                                 kind.job(about),
-                                now));
-        Writes.afterCommit(() -> scheduler.getObject().triggerCheckForDueExecutions());
+                                at));
     }
 }

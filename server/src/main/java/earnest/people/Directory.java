@@ -11,9 +11,6 @@ import earnest.systems.Systems;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 
-import java.sql.ResultSet;
-import java.sql.SQLException;
-import java.sql.Timestamp;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -39,6 +36,7 @@ class Directory implements People {
     private final PersonEntries entries;
     private final SourceRows sources;
     private final Systems systems;
+    private final ContactRows rows;
     private final JdbcClient database;
     private final Finding finding;
     private final WhoIs whoIs;
@@ -46,7 +44,7 @@ class Directory implements People {
     private final Remembered<UUID, List<Contact>> contacts;
     private final Remembered<UUID, List<Fact>> facts;
     private final Remembered<String, List<Person>> withContacts;
-    private final Remembered<UUID, List<NamedPath>> paths;
+    private final Remembered<UUID, List<ContactRows.NamedPath>> paths;
 
     Directory(
             PeopleRepository people,
@@ -54,6 +52,7 @@ class Directory implements People {
             PersonEntries entries,
             SourceRows sources,
             Systems systems,
+            ContactRows rows,
             JdbcClient database,
             Finding finding,
             WhoIs whoIs,
@@ -63,14 +62,15 @@ class Directory implements People {
         this.entries = entries;
         this.sources = sources;
         this.systems = systems;
+        this.rows = rows;
         this.database = database;
         this.finding = finding;
         this.whoIs = whoIs;
         this.persons = new Remembered<>(epoch, REMEMBERED, this::readPerson);
-        this.contacts = new Remembered<>(epoch, REMEMBERED, this::readContacts);
+        this.contacts = new Remembered<>(epoch, REMEMBERED, rows::inForce);
         this.facts = new Remembered<>(epoch, REMEMBERED, this::readFacts);
         this.withContacts = new Remembered<>(epoch, REMEMBERED, this::readWithContact);
-        this.paths = new Remembered<>(epoch, REMEMBERED, this::readPaths);
+        this.paths = new Remembered<>(epoch, REMEMBERED, rows::paths);
     }
 
     @Override
@@ -91,6 +91,17 @@ class Directory implements People {
                                 + " = :p")
                 .param("how", wishes.how() == null ? null : wishes.how().id())
                 .param("language", wishes.language())
+                .param("p", person)
+                .update();
+    }
+
+    @Override
+    public void tell(UUID person, News news) {
+        database.sql(
+                        "update person set told_of_proofs = :proofs, not_invited = :not where id ="
+                                + " :p")
+                .param("proofs", news.proofs())
+                .param("not", !news.invitations())
                 .param("p", person)
                 .update();
     }
@@ -177,14 +188,7 @@ class Directory implements People {
     }
 
     private List<Person> readWithContact(String value) {
-        List<UUID> ids =
-                database.sql(
-                                "select person_id from contact where value = :value and removed_at"
-                                        + " is null")
-                        .param("value", value)
-                        .query(UUID.class)
-                        .list();
-        return people.findAllById(ids).stream()
+        return people.findAllById(rows.having(value)).stream()
                 .filter(row -> row.goneAt == null)
                 .map(PeopleRow::person)
                 .toList();
@@ -195,19 +199,6 @@ class Directory implements People {
         return contacts.get(person);
     }
 
-    private List<Contact> readContacts(UUID person) {
-        return List.copyOf(
-                database.sql(
-                                "select id, kind, value, since, set_by, own, verified_at from"
-                                        + " contact where person_id"
-                                        + " = :p and removed_at is null order by field(kind,"
-                                        + " 'work-mobile', 'desk-phone', 'own-mobile', 'work-mail',"
-                                        + " 'own-mail'), id")
-                        .param("p", person)
-                        .query(Directory::contactRow)
-                        .list());
-    }
-
     @Override
     public Optional<Contact> contact(UUID person, UUID contact) {
         return contacts(person).stream().filter(c -> c.id().equals(contact)).findFirst();
@@ -215,26 +206,22 @@ class Directory implements People {
 
     @Override
     public Optional<Contact> contactEver(UUID person, UUID contact) {
-        return database.sql(
-                        "select id, kind, value, since, set_by, own, verified_at from contact"
-                                + " where person_id = :p"
-                                + " and id = :c")
-                .param("p", person)
-                .param("c", contact)
-                .query(Directory::contactRow)
-                .optional();
+        return rows.ever(person, contact);
     }
 
     @Override
     public List<Contact> replacedSince(UUID person, Instant since) {
-        return database.sql(
-                        "select id, kind, value, since, set_by, own, verified_at from contact where"
-                                + " person_id = :p and waits_until is null and removed_at >= :since"
-                                + " order by removed_at desc")
-                .param("p", person)
-                .param("since", since)
-                .query(Directory::contactRow)
-                .list();
+        return rows.replacedSince(person, since);
+    }
+
+    @Override
+    public Optional<UUID> whose(UUID contact) {
+        return rows.whose(contact);
+    }
+
+    @Override
+    public void dispute(UUID person, UUID contact, UUID ticket) {
+        rows.dispute(person, contact, ticket);
     }
 
     @Override
@@ -242,38 +229,9 @@ class Directory implements People {
         Map<String, String> names = new HashMap<>();
         people.stream()
                 .flatMap(person -> paths.get(person).stream())
-                .sorted(Comparator.comparing(NamedPath::contact))
-                .forEach(path -> names.putIfAbsent(path.path, path.name));
+                .sorted(Comparator.comparing(ContactRows.NamedPath::contact))
+                .forEach(path -> names.putIfAbsent(path.path(), path.name()));
         return names;
-    }
-
-    private record NamedPath(UUID contact, String path, String name) {}
-
-    private List<NamedPath> readPaths(UUID person) {
-        return database.sql(
-                        "select id, kind, value, since, set_by, own, verified_at, path_name"
-                                + " from contact where person_id = :p")
-                .param("p", person)
-                .query(
-                        (row, i) -> {
-                            Contact contact = contactRow(row, i);
-                            return new NamedPath(
-                                    contact.id(), contact.path(), row.getString("path_name"));
-                        })
-                .list();
-    }
-
-    private static Contact contactRow(ResultSet row, int i) throws SQLException {
-        Timestamp since = row.getTimestamp("since");
-        Timestamp verified = row.getTimestamp("verified_at");
-        return new Contact(
-                row.getObject("id", UUID.class),
-                ContactKind.of(row.getString("kind")),
-                row.getString("value"),
-                since == null ? null : since.toInstant(),
-                row.getString("set_by"),
-                row.getBoolean("own"),
-                verified == null ? null : verified.toInstant());
     }
 
     @Override

@@ -41,6 +41,9 @@ public interface People {
     /** Keeps how they want to be spoken with, in the present transaction. */
     void wish(UUID person, Wishes wishes);
 
+    /** Keeps what they want to be told, in the present transaction. */
+    void tell(UUID person, News news);
+
     /** The groups of the person that rules name, as they were copied. */
     Set<String> groups(UUID person);
 
@@ -63,6 +66,17 @@ public interface People {
 
     /** Contacts that were replaced or taken away since then, so that they are told as well. */
     List<Contact> replacedSince(UUID person, Instant since);
+
+    /** Whose contact it is, also one that was replaced since. */
+    Optional<UUID> whose(UUID contact);
+
+    /**
+     * Keeps that whoever has a contact that was replaced knows nothing of it, in the present
+     * transaction: what took its place is doubted for a while.
+     *
+     * @param ticket on which that is looked at
+     */
+    void dispute(UUID person, UUID contact, UUID ticket);
 
     /**
      * What stands on the record for each path that rests on a contact of these people, also one
@@ -94,6 +108,7 @@ public interface People {
      *     full
      * @param awayUntil they are away until then by the directory, or null
      * @param wishes how they want to be spoken with, as they say themselves
+     * @param news what they want to be told
      * @param gone whether the directory has them no more; then nothing can be done for them
      */
     record Person(
@@ -111,6 +126,7 @@ public interface People {
             @Nullable Instant deputySince,
             @Nullable Instant awayUntil,
             Wishes wishes,
+            News news,
             boolean gone) {}
 
     /**
@@ -121,6 +137,7 @@ public interface People {
      * @param setBy who set it then, in words, or null
      * @param own whether its person added it, and no directory
      * @param verifiedAt when a code that was sent there came back as it was added, or null
+     * @param dispute that the one before it knows nothing of the change, or null
      */
     record Contact(
             UUID id,
@@ -129,12 +146,23 @@ public interface People {
             @Nullable Instant since,
             @Nullable String setBy,
             boolean own,
-            @Nullable Instant verifiedAt) {
+            @Nullable Instant verifiedAt,
+            @Nullable Dispute dispute) {
         /** What a check on it rests on. */
         public String path() {
             return (kind.telephone() ? "phone:" : "mailbox:") + value;
         }
     }
+
+    /** When whoever has the former contact said that they know nothing of it, and where. */
+    record Dispute(Instant at, UUID ticket) {}
+
+    /**
+     * Told in the transaction in which a directory changed a contact of somebody.
+     *
+     * @param contact the one that is in force no more; where there was none, the new one
+     */
+    record ContactChanged(UUID person, UUID contact) {}
 
     record Fact(FactKind kind) {}
 

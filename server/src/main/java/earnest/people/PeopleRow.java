@@ -35,6 +35,8 @@ class PeopleRow {
     @Nullable Instant goneAt;
     @Nullable String spokenWith;
     @Nullable String wishedLanguage;
+    boolean toldOfProofs;
+    boolean notInvited;
 
     @SuppressWarnings("NullAway.Init")
     protected PeopleRow() {}
@@ -57,6 +59,7 @@ class PeopleRow {
                 new Wishes(
                         spokenWith == null ? null : SpokenWith.of(spokenWith).orElse(null),
                         wishedLanguage),
+                new News(toldOfProofs, !notInvited),
                 goneAt != null);
     }
 }

@@ -7,6 +7,7 @@ import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 
@@ -50,25 +51,31 @@ class PersonDetails {
     private static final int PATH_NAME_BYTES = 16;
 
     private final JdbcTemplate jdbc;
+    private final ContactRows rows;
     private final Telephone telephone;
     private final TheRecord record;
     private final Clock clock;
     private final Ids ids;
     private final SecureRandom random;
+    private final ApplicationEventPublisher events;
 
     PersonDetails(
             JdbcTemplate jdbc,
+            ContactRows rows,
             Telephone telephone,
             TheRecord record,
             Clock clock,
             Ids ids,
-            SecureRandom random) {
+            SecureRandom random,
+            ApplicationEventPublisher events) {
         this.jdbc = jdbc;
+        this.rows = rows;
         this.telephone = telephone;
         this.record = record;
         this.clock = clock;
         this.ids = ids;
         this.random = random;
+        this.events = events;
     }
 
     /**
@@ -101,27 +108,30 @@ class PersonDetails {
     }
 
     private void contacts(List<Of> page, boolean first) {
-        Map<UUID, Map<String, String>> before = contactsBefore(page);
+        Map<UUID, Map<String, Had>> before = contactsBefore(page);
         Instant at = clock.instant();
         List<Object[]> removed = new ArrayList<>();
         List<Object[]> added = new ArrayList<>();
+        List<People.ContactChanged> changed = new ArrayList<>();
+        List<UUID> doubtful = new ArrayList<>();
         for (Of of : page) {
             // After the first copy a number that was not there is new, whoever's it is.
             boolean ageUnknown = first;
-            Map<String, String> had = before.getOrDefault(of.id(), Map.of());
+            Map<String, Had> had = before.getOrDefault(of.id(), Map.of());
             for (ContactKind kind : ContactKind.values()) {
-                String was = had.get(kind.id());
+                Had was = had.get(kind.id());
                 String is = of.contacts.get(kind);
-                if (Objects.equals(was, is)) {
+                if (Objects.equals(was == null ? null : was.value, is)) {
                     continue;
                 }
                 if (was != null) {
                     removed.add(row(at, of.id(), kind.id()));
                 }
+                UUID fresh = ids.next();
                 if (is != null) {
                     Instant since = ageUnknown ? null : at;
                     String by = ageUnknown ? null : "the directory";
-                    added.add(row(ids.next(), of.id(), kind.id(), is, since, by, pathName()));
+                    added.add(row(fresh, of.id(), kind.id(), is, since, by, pathName()));
                 }
                 if (!ageUnknown && of.known) {
                     record.append(
@@ -131,6 +141,10 @@ class PersonDetails {
                                             "Directory sync")
                                     .person(of.id(), of.row.name)
                                     .data("fields", kind.words()));
+                    if (is != null) {
+                        doubtful.add(fresh);
+                    }
+                    changed.add(new People.ContactChanged(of.id(), was == null ? fresh : was.id));
                 }
             }
         }
@@ -142,7 +156,12 @@ class PersonDetails {
                 "insert into contact (id, person_id, kind, value, since, set_by, path_name) values"
                         + " (?, ?, ?, ?, ?, ?, ?)",
                 added);
+        doubtful.forEach(rows::inheritDoubt);
+        changed.forEach(events::publishEvent);
     }
+
+    /** A contact that stood there before. */
+    private record Had(UUID id, String value) {}
 
     /** Drawn, so that it can be told from nothing whose number or mailbox it stands for. */
     private String pathName() {
@@ -151,19 +170,23 @@ class PersonDetails {
         return HexFormat.of().formatHex(drawn);
     }
 
-    private Map<UUID, Map<String, String>> contactsBefore(List<Of> page) {
+    private Map<UUID, Map<String, Had>> contactsBefore(List<Of> page) {
         List<UUID> known = page.stream().filter(Of::known).map(Of::id).toList();
-        Map<UUID, Map<String, String>> before = new HashMap<>();
+        Map<UUID, Map<String, Had>> before = new HashMap<>();
         if (!known.isEmpty()) {
             jdbc.query(
-                    "select person_id, kind, value from contact where removed_at is null and not"
-                            + " own and person_id in ("
+                    "select person_id, kind, value, id from contact where removed_at is null and"
+                            + " not own and person_id in ("
                             + "?, ".repeat(known.size() - 1)
                             + "?)",
                     found -> {
                         before.computeIfAbsent(
                                         found.getObject(1, UUID.class), id -> new HashMap<>())
-                                .put(found.getString(2), found.getString(3));
+                                .put(
+                                        found.getString(2),
+                                        new Had(
+                                                found.getObject(4, UUID.class),
+                                                found.getString(3)));
                     },
                     known.toArray());
         }

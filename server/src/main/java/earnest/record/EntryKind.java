@@ -63,8 +63,11 @@ public enum EntryKind {
     STARTER_WELCOMED("made the code for the first day of {person}"),
     INVITED_TO_PROOFS("invited {person} to set up what proves them, to {contact}"),
     WISHES_SET("says how they want to be spoken with"),
+    NEWS_SET("says what they want to be told: proofs {proofs}, invitations {invitations}"),
     FACTOR_ADDED("set up as a proof: {what}"),
     FACTOR_REMOVED("took away as a proof: {what}"),
+    CONTACT_TOLD("told the former {contact} of {person} that it was changed"),
+    CONTACT_DISOWNED("knows nothing of the change of the {contact} of {person}"),
     FACTOR_DISOWNED("did not ask for a change of their proofs ({what})"),
 
     PRESSED("says that they are pressed"),
@@ -103,6 +106,7 @@ public enum EntryKind {
     MESSAGE_UNCLEAR("does not say whether it took the {brings} to {contact}; it is not sent again"),
     MESSAGE_FAILED("could not send the {brings} to {contact}: {reason}"),
     PERSON_TOLD("told {person} that a change was made"),
+    PROOF_TOLD("told {person} that somebody proved to be them"),
 
     HANDOVER_CHOSEN("chose to hand the password over by {route}"),
     HANDOVER_SHOWN("looked at the password to read it aloud"),

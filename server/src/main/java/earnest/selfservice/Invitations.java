@@ -48,6 +48,7 @@ class Invitations {
                 "409 closed",
                 "409 nobody-named",
                 "409 not-reached",
+                "409 not-wanted",
                 "429 slow-down"
             })
     @PostMapping("/api/tickets/{ticket}/invitation")
@@ -67,6 +68,12 @@ class Invitations {
         UUID person = ticket.person();
         if (person == null) {
             throw new Problem(409, "nobody-named", "Say first who the caller says they are.");
+        }
+        if (!inviting.wanted(person)) {
+            throw new Problem(
+                    409,
+                    "not-wanted",
+                    "They do not want to be invited. Tell them where it is: their own page.");
         }
         if (!inviting.invite(person, ticket, me)) {
             throw new Problem(

@@ -33,15 +33,21 @@ public class Inviting {
         this.record = record;
     }
 
+    /** Whether the person wants to be invited. */
+    boolean wanted(UUID person) {
+        return people.person(person).map(one -> one.news().invitations()).orElse(false);
+    }
+
     /**
      * In the present transaction.
      *
      * @param ticket on which it is done, or null
-     * @return whether anything reaches them
+     * @return whether anything reaches them, and they want it
      */
     public boolean invite(UUID person, Tickets.@Nullable View ticket, SignedIn me) {
         Optional<People.Contact> reached =
                 people.contacts(person).stream()
+                        .filter(one -> wanted(person))
                         .filter(one -> messages.reach(one).isPresent())
                         .findFirst();
         reached.ifPresent(
