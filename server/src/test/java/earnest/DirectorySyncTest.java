@@ -11,11 +11,9 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 import java.time.Duration;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import java.util.stream.Stream;
 
 /** The copy follows the directory. */
 @ExtendWith(App.Running.class)
@@ -28,13 +26,7 @@ class DirectorySyncTest {
         String ticket = app.visitor(tove);
         tove.claim(ticket, account).ok();
         assertThat(tove.offer(ticket, "call-back")).isPresent();
-        app.directory()
-                .administer(
-                        "dn: " + DirectoryOfTests.dn(account),
-                        "changetype: modify",
-                        "replace: mobile",
-                        "mobile: 07700 900099",
-                        "-");
+        app.directory().modify(account, "replace: mobile", "mobile: 07700 900099");
         Eventually.waitFor(
                 "the change to be copied", () -> tove.offer(ticket, "call-back").isEmpty());
         assertThat(tove.offer(ticket, "code-by-text")).isEmpty();
@@ -77,33 +69,21 @@ class DirectorySyncTest {
         String manager = app.somebody();
         People people = app.bean(People.class);
         UUID id = people.byAccount(account).orElseThrow().id();
-        modify(app, account, "replace: manager", "manager: " + DirectoryOfTests.dn(manager));
+        app.directory()
+                .modify(account, "replace: manager", "manager: " + DirectoryOfTests.dn(manager));
         Eventually.waitFor(
                 "the manager to be copied",
                 () ->
                         managerFact(app, id)
                                 .contains(people.byAccount(manager).orElseThrow().name()));
-        modify(app, manager, "replace: displayName", "displayName: Zelda Renamed");
+        app.directory().modify(manager, "replace: displayName", "displayName: Zelda Renamed");
         Eventually.waitFor(
                 "the manager's new name to be copied",
                 () -> managerFact(app, id).contains("Zelda Renamed"));
-        modify(app, account, "delete: manager");
+        app.directory().modify(account, "delete: manager");
         Eventually.waitFor("the manager to be forgotten", () -> managerFact(app, id).isEmpty());
         assertThat(people.person(id).orElseThrow().manager()).isNull();
         assertThat(facts(app, id)).isEqualTo(3);
-    }
-
-    private static void modify(App app, String account, String... lines) {
-        app.directory()
-                .administer(
-                        Stream.of(
-                                        Stream.of(
-                                                "dn: " + DirectoryOfTests.dn(account),
-                                                "changetype: modify"),
-                                        Arrays.stream(lines),
-                                        Stream.of("-"))
-                                .flatMap(s -> s)
-                                .toArray(String[]::new));
     }
 
     private static List<String> managerFact(App app, UUID person) {
@@ -126,7 +106,7 @@ class DirectorySyncTest {
     void aNumberThatIsTakenAwayIsKeptAsItWasUntilThen(App app) {
         String account = app.somebody();
         UUID id = app.bean(People.class).byAccount(account).orElseThrow().id();
-        modify(app, account, "delete: mobile");
+        app.directory().modify(account, "delete: mobile");
         Eventually.waitFor(
                 "the number to be gone",
                 () ->

@@ -96,6 +96,14 @@ class HandoverTest {
     }
 
     @Test
+    void whatIsSaidBackNeedsWhatItWasShownOn() {
+        show().ok();
+        tove.saidBack(ticket, 1).ok();
+        tove.api().post("/api/tickets/" + ticket + "/hang-up").ok();
+        assertThat(tove.saidBack(ticket, 2).problem()).isEqualTo("not-sure-enough");
+    }
+
+    @Test
     void aFreshOneTakesThePlaceOfTheFormer() {
         String former = tove.readAloud(ticket);
         tove.change(ticket, "temporary-password").ok();

@@ -17,6 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 import java.time.Instant;
 import java.time.ZoneOffset;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
@@ -61,6 +62,31 @@ class SignalsTest {
         assertThat(failed.get("points").asInt()).isNegative();
         assertThat(line(second, "Named on another ticket")).isPresent();
         tove.close(second, "Only a trial.");
+    }
+
+    @Test
+    void whoAskedElsewhereIsSaidWithFromWhere() {
+        app.needs("call");
+        String first = "";
+        for (String number : List.of("+447700900951", "+447700900951", "+447700900952")) {
+            app.outside().ringFrom(number);
+            String ticket = tove.answer();
+            tove.claim(ticket, account).ok();
+            Optional<JsonNode> asked = line(ticket, "Named on another ticket");
+            assertThat(asked.isPresent()).isEqualTo(!first.isEmpty());
+            String former = first;
+            asked.ifPresent(
+                    said -> {
+                        assertThat(said.get("label").asString())
+                                .endsWith(
+                                        number.endsWith("1")
+                                                ? "from the same number"
+                                                : "from another number");
+                        assertThat(said.get("ticket").asString()).isEqualTo(former);
+                    });
+            first = ticket;
+            tove.close(ticket, "Only a trial.");
+        }
     }
 
     @Test

@@ -21,5 +21,8 @@ interface AnalystRepository extends JpaRepository<Analyst, UUID>, InsertReposito
 
     List<Analyst> findAllByOrderByName();
 
-    boolean existsByOwnAccountAndEndedAtIsNull(String ownAccount);
+    @Query(
+            "select a.ownAccount from Analyst a where a.ownAccount is not null and a.endedAt is"
+                    + " null")
+    List<String> ownAccounts();
 }

@@ -74,7 +74,7 @@ class Sessions {
             return Optional.empty();
         }
         if (keepsAlive && session.lastSeenAt().plus(SEEN_EVERY).isBefore(now)) {
-            writes.run(() -> sessions.findById(hash).ifPresent(s -> s.lastSeenAt = now));
+            writes.run(() -> sessions.seen(hash, now));
         }
         Instant factorAt = session.factorAt();
         boolean fresh = factorAt != null && factorAt.plus(FRESH_FOR).isAfter(now);

@@ -1,30 +1,45 @@
 package earnest.access;
 
+import earnest.ground.Epoch;
 import earnest.ground.Ids;
-import earnest.ground.Reading;
+import earnest.ground.Remembered;
 import earnest.ground.SlowHashes;
 import earnest.ground.Writes;
 
 import org.springframework.stereotype.Service;
 
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** Those who work with Earnest, as rows. */
 @Service
 class Staff implements Analysts {
+    private static final String ALL = "all";
     private static final int LEAST_PASSWORD = 15;
     private final AnalystRepository analysts;
     private final SlowHashes passwords;
     private final Writes writes;
     private final Ids ids;
 
-    Staff(AnalystRepository analysts, SlowHashes passwords, Writes writes, Ids ids) {
+    /** Their own accounts, all of them at once: there are few of them, and it is asked often. */
+    private final Remembered<String, Set<String>> accounts;
+
+    Staff(AnalystRepository analysts, SlowHashes passwords, Writes writes, Ids ids, Epoch epoch) {
+        this.accounts = new Remembered<>(epoch, 1, all -> lower(analysts.ownAccounts()));
         this.analysts = analysts;
         this.passwords = passwords;
         this.writes = writes;
         this.ids = ids;
+    }
+
+    private static Set<String> lower(List<String> accounts) {
+        return accounts.stream()
+                .map(account -> account.toLowerCase(Locale.ROOT))
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     @Override
@@ -46,10 +61,7 @@ class Staff implements Analysts {
 
     @Override
     public boolean isOfStaff(String account) {
-        return Reading.once(
-                () -> analysts.existsByOwnAccountAndEndedAtIsNull(account),
-                Analysts.class,
-                account);
+        return accounts.get(ALL).contains(account.toLowerCase(Locale.ROOT));
     }
 
     @Override

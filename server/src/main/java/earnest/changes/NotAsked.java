@@ -4,6 +4,7 @@ import earnest.checks.ProofAlone;
 import earnest.ground.JobQueue;
 import earnest.ground.Worker;
 import earnest.links.LinkPurpose;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.systems.Action;
 import earnest.systems.Systems;
@@ -24,15 +25,12 @@ import java.util.stream.Collectors;
 /**
  * What stands behind 'I did not ask for this' in what a person was told of an own password:
  * everything of theirs is stopped, the password is taken out of force, and the desk has a ticket.
- * Nothing else can be answered, so that nobody uses up the link that all their contacts have.
  */
 @Component
 class NotAsked implements LinkPurpose, Worker {
     static final String PURPOSE = "not-asked";
-    static final Duration LASTS = Duration.ofDays(7);
     private static final JobQueue.Kind KIND = new JobQueue.Kind("not-asked", "change-not-asked", 2);
     private static final Duration AGAIN = Duration.ofSeconds(10);
-    private static final String NOT_ME = "not-me";
     private static final int LONGEST_WORDS = 200;
 
     /** How often it is tried before the desk is left to it. */
@@ -76,21 +74,14 @@ class NotAsked implements LinkPurpose, Worker {
         return changes.findById(about)
                 .map(
                         change ->
-                                new Shown(
+                                OnlyNo.page(
                                         "Did you set a new password?",
-                                        List.of(
-                                                "Somebody who proved to be you set a new password"
-                                                        + " for "
-                                                        + systems.system(change.system).name()
-                                                        + ".",
-                                                "If it was you, close this page: there is nothing"
-                                                        + " to do.",
-                                                "If it was not you, say so: the password is taken"
-                                                        + " out of force, nothing of yours can be"
-                                                        + " changed, and one of us looks at once."),
-                                        List.of(
-                                                new Choice(
-                                                        NOT_ME, "I did not ask for this", true))));
+                                        "Somebody who proved to be you set a new password for "
+                                                + systems.system(change.system).name()
+                                                + ".",
+                                        "the password is taken out of force, nothing of yours can"
+                                                + " be changed, and one of us looks at once.",
+                                        "I did not ask for this"));
     }
 
     @Override

@@ -5,6 +5,7 @@ import earnest.channels.MessageWriter;
 import earnest.channels.Telling;
 import earnest.core.passwords.Secret;
 import earnest.links.Links;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -51,7 +52,7 @@ class ToldText implements MessageWriter {
             return; // told by whoever watches the handover
         }
         if (effect.action() == Action.OWN_PASSWORD) {
-            links.make(NotAsked.PURPOSE, effect.change(), NotAsked.LASTS);
+            links.make(NotAsked.PURPOSE, effect.change(), OnlyNo.LASTS);
         }
         if (telling.everywhere(OCCASION, effect.change(), effect.ticket(), effect.person())) {
             record.append(

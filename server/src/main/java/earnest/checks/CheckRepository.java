@@ -7,6 +7,7 @@ import org.springframework.data.jpa.repository.NativeQuery;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -51,9 +52,9 @@ interface CheckRepository extends JpaRepository<ProofCheck, UUID>, InsertReposit
     List<ProofCheck> openOf(UUID person, String method);
 
     @Query(
-            "select count(c) from ProofCheck c where c.personId = ?1 and c.path = ?2 and c.state ="
+            "select count(c) from ProofCheck c where c.personId = ?1 and c.path in ?2 and c.state ="
                     + " earnest.checks.methods.CheckState.PASSED and c.endedAt >= ?3")
-    long passedOn(UUID person, String path, Instant since);
+    long passedOn(UUID person, Collection<String> paths, Instant since);
 
     /** The ticket of a check, without reading the check itself. */
     @Query("select c.ticketId from ProofCheck c where c.id = ?1")

@@ -6,6 +6,7 @@ import earnest.checks.methods.CheckHistory;
 import org.springframework.stereotype.Component;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -30,8 +31,8 @@ class CheckRows implements CheckHistory {
     }
 
     @Override
-    public boolean passedOn(UUID person, String path, Instant since) {
-        return checks.passedOn(person, path, since) > 0;
+    public boolean passedOn(UUID person, Collection<String> paths, Instant since) {
+        return checks.passedOn(person, paths, since) > 0;
     }
 
     @Override

@@ -11,10 +11,13 @@ import org.springframework.data.jpa.repository.Modifying;
 import org.springframework.data.jpa.repository.Query;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepository<Enrolment> {
     /** Those of a kind that count, or are being set up; a reading asks once for all kinds. */
@@ -23,6 +26,36 @@ interface EnrolmentRepository extends JpaRepository<Enrolment, UUID>, InsertRepo
                 .filter(one -> one.kind.equals(kind))
                 .toList();
     }
+
+    /** Whether something counts; false where nobody knows it without asking. */
+    default boolean isKnownToCount(UUID person) {
+        return Reading.isGoing()
+                && Reading.once(() -> of(person), EnrolmentRepository.class, person).stream()
+                        .anyMatch(one -> one.confirmedAt != null);
+    }
+
+    /** Asks at once for all whose enrolments a reading is about to ask for. */
+    default void beforehand(Collection<UUID> whom) {
+        List<UUID> people =
+                whom.stream()
+                        .filter(one -> !Reading.knows(EnrolmentRepository.class, one))
+                        .toList();
+        if (Reading.isGoing() && !people.isEmpty()) {
+            Map<UUID, List<Enrolment>> all =
+                    ofAll(people).stream().collect(Collectors.groupingBy(one -> one.personId));
+            people.forEach(
+                    person ->
+                            Reading.know(
+                                    all.getOrDefault(person, List.of()),
+                                    EnrolmentRepository.class,
+                                    person));
+        }
+    }
+
+    @Query(
+            "select e from Enrolment e where e.personId in ?1 and e.removedAt is null order by"
+                    + " e.enrolledAt, e.id")
+    List<Enrolment> ofAll(Collection<UUID> people);
 
     @Query(
             "select e from Enrolment e where e.personId = ?1 and e.removedAt is null order by"

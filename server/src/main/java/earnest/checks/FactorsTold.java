@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.channels.Telling;
 import earnest.links.Links;
+import earnest.links.OnlyNo;
 
 import org.springframework.stereotype.Component;
 
@@ -20,7 +21,7 @@ class FactorsTold {
 
     /** Wherever they are reached, in the present transaction. */
     void tell(UUID factor, UUID ticket, UUID person) {
-        links.make(NotMyProof.PURPOSE, factor, NotMyProof.LASTS);
+        links.make(NotMyProof.PURPOSE, factor, OnlyNo.LASTS);
         telling.everywhere(ProofsText.OCCASION, factor, ticket, person);
     }
 }

@@ -41,6 +41,7 @@ class Gathered {
     static final String NO_CONVERSATION = "none";
 
     private final CheckRepository checks;
+    private final EnrolmentRepository enrolments;
     private final Tickets tickets;
     private final ProofMethods methods;
     private final People people;
@@ -50,6 +51,7 @@ class Gathered {
 
     Gathered(
             CheckRepository checks,
+            EnrolmentRepository enrolments,
             Tickets tickets,
             ProofMethods methods,
             People people,
@@ -57,6 +59,7 @@ class Gathered {
             TicketChannels channels,
             Clock clock) {
         this.checks = checks;
+        this.enrolments = enrolments;
         this.tickets = tickets;
         this.methods = methods;
         this.people = people;
@@ -139,7 +142,17 @@ class Gathered {
                 () -> read(ticket, person), "known", ticket.id(), ticket.version(), person);
     }
 
+    /** Methods ask what somebody has, and what their manager has who may vouch. */
+    void beforehand(UUID person) {
+        enrolments.beforehand(
+                Stream.concat(
+                                Stream.of(person),
+                                people.person(person).map(People.Person::manager).stream())
+                        .toList());
+    }
+
     private OfTicket read(Tickets.View ticket, UUID person) {
+        beforehand(person);
         Map<Boolean, List<ProofCheck>> bearing =
                 checks.bearing(ticket.id(), person, clock.instant().minus(LATELY)).stream()
                         .collect(
@@ -187,15 +200,17 @@ class Gathered {
     Map<String, Signal.Seen> signals(OfTicket of, Rulebooks.InForce book) {
         Map<String, Signal.Seen> seen = new TreeMap<>();
         Instant now = clock.instant();
+        String address = address(of.ticket());
         Signal.About about =
                 new Signal.About(
                         of.ticket(),
                         of.person(),
+                        address,
                         of.contacts(),
                         List.copyOf(of.elsewhere()),
                         book.rules().recentPathDays(),
                         book.rules().caps().recentPath(),
-                        tickets.around(of.ticket(), of.person(), address(of.ticket()), now),
+                        tickets.around(of.ticket(), of.person(), address, now),
                         now);
         for (Signal signal : signals) {
             if (book.rules().signals().containsKey(signal.kind())) {

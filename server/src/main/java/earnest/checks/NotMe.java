@@ -1,13 +1,12 @@
 package earnest.checks;
 
 import earnest.links.LinkPurpose;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
-import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -18,8 +17,6 @@ import java.util.UUID;
 @Component
 class NotMe implements LinkPurpose {
     static final String PURPOSE = "not-me";
-    static final Duration LASTS = Duration.ofDays(7);
-    private static final String NOT_ME = "not-me";
 
     private final CheckRepository checks;
     private final ProofMethods methods;
@@ -50,18 +47,13 @@ class NotMe implements LinkPurpose {
         return checks.findById(about)
                 .map(
                         check ->
-                                new Shown(
+                                OnlyNo.page(
                                         "Was that you?",
-                                        List.of(
-                                                "Somebody proved to the service desk that they are"
-                                                        + " you: %s."
-                                                                .formatted(methods.label(check)),
-                                                "If it was you, close this page: there is nothing"
-                                                        + " to do.",
-                                                "If it was not you, say so: nothing of yours can"
-                                                        + " be changed, and one of us looks at"
-                                                        + " once."),
-                                        List.of(new Choice(NOT_ME, "That was not me", true))));
+                                        "Somebody proved to the service desk that they are you: %s."
+                                                .formatted(methods.label(check)),
+                                        "nothing of yours can be changed, and one of us looks at"
+                                                + " once.",
+                                        "That was not me"));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package earnest.checks;
 
 import earnest.links.LinkPurpose;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -9,7 +10,6 @@ import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -23,8 +23,6 @@ import java.util.UUID;
 @Component
 class NotMyProof implements LinkPurpose {
     static final String PURPOSE = "not-my-proof";
-    static final Duration LASTS = Duration.ofDays(7);
-    private static final String NOT_ME = "not-me";
 
     private final List<ProofDeeds> deeds;
     private final ProofAlone proof;
@@ -55,23 +53,16 @@ class NotMyProof implements LinkPurpose {
         return ProofDeeds.lastDeed(deeds, about)
                 .map(
                         deed ->
-                                new Shown(
+                                OnlyNo.page(
                                         "Did you change what proves that it is you?",
-                                        List.of(
-                                                "Somebody who proved to be you "
-                                                        + (deed.removed() ? "took away" : "added")
-                                                        + ": "
-                                                        + deed.name()
-                                                        + ".",
-                                                "If it was you, close this page: there is nothing"
-                                                        + " to do.",
-                                                "If it was not you, say so: what was added is"
-                                                        + " good for nothing any more, nothing of"
-                                                        + " yours can be changed, and one of us"
-                                                        + " looks at once."),
-                                        List.of(
-                                                new Choice(
-                                                        NOT_ME, "I did not ask for this", true))));
+                                        "Somebody who proved to be you %s: %s."
+                                                .formatted(
+                                                        deed.removed() ? "took away" : "added",
+                                                        deed.name()),
+                                        "what was added is good for nothing any more, nothing of"
+                                                + " yours can be changed, and one of us looks at"
+                                                + " once.",
+                                        "I did not ask for this"));
     }
 
     @Override

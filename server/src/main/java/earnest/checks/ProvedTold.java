@@ -7,6 +7,7 @@ import earnest.checks.methods.CheckState;
 import earnest.core.assurance.Rulebook;
 import earnest.core.passwords.Secret;
 import earnest.links.Links;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -59,7 +60,7 @@ class ProvedTold implements MessageWriter {
         if (wants.isEmpty() || !counts(proved.method()) || toldAlready(proved)) {
             return;
         }
-        links.make(NotMe.PURPOSE, proved.check(), NotMe.LASTS);
+        links.make(NotMe.PURPOSE, proved.check(), OnlyNo.LASTS);
         if (telling.everywhere(OCCASION, proved.check(), proved.ticket(), proved.person())) {
             record.append(
                     Entry.byEarnest(EntryKind.PROOF_TOLD)

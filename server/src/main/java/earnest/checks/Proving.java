@@ -174,11 +174,13 @@ class Proving {
 
     /** Whoever lets go of a ticket ends what they had open. */
     void endOpen(UUID ticketId, @Nullable Actor actor) {
-        Tickets.View ticket = tickets.view(ticketId);
-        for (ProofCheck check : checks.findByTicketIdOrderByStartedAt(ticketId)) {
-            if (check.state == CheckState.OPEN) {
-                letGo(ticket, check, actor);
-            }
+        List<ProofCheck> open =
+                checks.findByTicketIdOrderByStartedAt(ticketId).stream()
+                        .filter(check -> check.state == CheckState.OPEN)
+                        .toList();
+        if (!open.isEmpty()) {
+            Tickets.View ticket = tickets.view(ticketId);
+            open.forEach(check -> letGo(ticket, check, actor));
         }
     }
 

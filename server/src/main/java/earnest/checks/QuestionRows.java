@@ -1,12 +1,15 @@
 package earnest.checks;
 
+import earnest.ground.Epoch;
 import earnest.ground.Organisation;
+import earnest.ground.Remembered;
 
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 
 import java.time.Instant;
 import java.util.Collection;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,9 +21,11 @@ import java.util.UUID;
 @Component
 class QuestionRows {
     private final JdbcClient database;
+    private final Remembered<UUID, Set<String>> countFor;
 
-    QuestionRows(JdbcClient database) {
+    QuestionRows(JdbcClient database, Epoch epoch) {
         this.database = database;
+        this.countFor = new Remembered<>(epoch, 1, this::readCountFor);
     }
 
     /** Those that can be set, in the order in which they were added. */
@@ -59,11 +64,18 @@ class QuestionRows {
     }
 
     Set<String> countFor() {
-        return new TreeSet<>(
-                database.sql("select action from question_counts_for where organisation = :o")
-                        .param("o", Organisation.FIRST)
-                        .query(String.class)
-                        .list());
+        return countFor.get(Organisation.FIRST);
+    }
+
+    private Set<String> readCountFor(UUID organisation) {
+        return Collections.unmodifiableSet(
+                new TreeSet<>(
+                        database.sql(
+                                        "select action from question_counts_for where organisation"
+                                                + " = :o")
+                                .param("o", organisation)
+                                .query(String.class)
+                                .list()));
     }
 
     void countFor(Collection<String> actions) {

@@ -69,6 +69,7 @@ class StandingOfTickets implements Standing {
 
     @Override
     public List<String> devices(UUID person) {
+        gathered.beforehand(person);
         return methods.all().stream().flatMap(method -> method.devices(person).stream()).toList();
     }
 

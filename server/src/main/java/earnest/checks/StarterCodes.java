@@ -25,14 +25,21 @@ public class StarterCodes {
     private static final String PURPOSE = "starter code";
 
     private final StarterCodeRows rows;
+    private final EnrolmentRepository enrolments;
     private final KeyedMarks marks;
     private final SecureRandom random;
     private final Clock clock;
     private final Ids ids;
 
     StarterCodes(
-            StarterCodeRows rows, KeyedMarks marks, SecureRandom random, Clock clock, Ids ids) {
+            StarterCodeRows rows,
+            EnrolmentRepository enrolments,
+            KeyedMarks marks,
+            SecureRandom random,
+            Clock clock,
+            Ids ids) {
         this.rows = rows;
+        this.enrolments = enrolments;
         this.marks = marks;
         this.random = random;
         this.clock = clock;
@@ -71,7 +78,9 @@ public class StarterCodes {
 
     /** The one that somebody may use now. */
     public Optional<UUID> of(UUID person) {
-        return rows.open(person, clock.instant());
+        return enrolments.isKnownToCount(person)
+                ? Optional.empty()
+                : rows.open(person, clock.instant());
     }
 
     /** Uses it up, in the present transaction; a wrong one is counted. */

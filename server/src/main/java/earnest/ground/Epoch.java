@@ -34,6 +34,7 @@ public class Epoch {
     private static final Set<String> TABLES =
             Set.of(
                     "account",
+                    "analyst",
                     "contact",
                     "organisation",
                     "outside_service",
@@ -42,6 +43,7 @@ public class Epoch {
                     "person_entry",
                     "person_fact",
                     "person_group",
+                    "question_counts_for",
                     "rulebook",
                     "system");
 

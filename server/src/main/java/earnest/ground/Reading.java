@@ -22,6 +22,23 @@ public final class Reading {
                 : ScopedValue.where(ANSWERS, new HashMap<>()).call(whole::get);
     }
 
+    /** Whether something is being read, so that what is asked for beforehand is kept. */
+    public static boolean isGoing() {
+        return ANSWERS.isBound();
+    }
+
+    /** Whether an answer is there already. */
+    public static boolean knows(Object... key) {
+        return ANSWERS.isBound() && ANSWERS.get().containsKey(List.copyOf(Arrays.asList(key)));
+    }
+
+    /** Keeps an answer that came with others, as if it had been asked for. */
+    public static void know(Object answer, Object... key) {
+        if (ANSWERS.isBound()) {
+            ANSWERS.get().putIfAbsent(List.copyOf(Arrays.asList(key)), answer);
+        }
+    }
+
     /**
      * An answer that is asked for once in a reading.
      *

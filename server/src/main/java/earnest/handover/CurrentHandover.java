@@ -25,7 +25,15 @@ class CurrentHandover {
     }
 
     Optional<Handover> of(UUID ticket) {
-        List<Handover> all = all(ticket);
+        return now(all(ticket));
+    }
+
+    /** The same, and all of the ticket locked in the present transaction. */
+    Optional<Handover> locked(UUID ticket) {
+        return now(handovers.lockAll(ticket));
+    }
+
+    private Optional<Handover> now(List<Handover> all) {
         return toHandOver(all).stream()
                 .findFirst()
                 .or(() -> all.isEmpty() ? Optional.empty() : Optional.of(all.getLast()));

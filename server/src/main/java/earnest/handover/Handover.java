@@ -33,6 +33,10 @@ class Handover {
     Handovers.State state;
     int groupCount;
     int saidBack;
+
+    /** The version of the ticket when it was judged and shown, or null. */
+    @Nullable Long shownVersion;
+
     Instant madeAt;
     Instant expiresAt;
     @Nullable Instant inAt;

@@ -20,6 +20,8 @@ import org.springframework.stereotype.Component;
 import java.time.Clock;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -30,7 +32,6 @@ import java.util.stream.Collectors;
  */
 @Component
 class HandoverPermits {
-    private final HandoverRepository handovers;
     private final CurrentHandover current;
     private final Changes changes;
     private final LiveAccounts accounts;
@@ -42,7 +43,6 @@ class HandoverPermits {
     private final Clock clock;
 
     HandoverPermits(
-            HandoverRepository handovers,
             CurrentHandover current,
             Changes changes,
             LiveAccounts accounts,
@@ -52,7 +52,6 @@ class HandoverPermits {
             TicketChannels channels,
             Writes writes,
             Clock clock) {
-        this.handovers = handovers;
         this.current = current;
         this.changes = changes;
         this.accounts = accounts;
@@ -67,12 +66,14 @@ class HandoverPermits {
     /**
      * A handover that may go on, locked, and the routes that the rule allows.
      *
+     * @param ticket as it was judged
      * @param routes null: all
      * @param written whether one writes with them, instead of speaking
      * @param heardAlone whether a secret may be spoken with them
      * @param why what allows it
      */
     record Permitted(
+            Tickets.View ticket,
             Handover handover,
             @Nullable List<Route> routes,
             boolean written,
@@ -138,8 +139,7 @@ class HandoverPermits {
     Permitted judge(UUID ticketId, SignedIn me, Set<String> groups) {
         Tickets.View ticket = tickets.hold(ticketId, me);
         Handover handover =
-                current.of(ticketId)
-                        .flatMap(h -> handovers.lock(h.id))
+                current.locked(ticketId)
                         .orElseThrow(
                                 () ->
                                         new Problem(
@@ -167,11 +167,27 @@ class HandoverPermits {
         permit.mustCover(ticketId, ticket.version(), deed);
         Verdict.Bar bar = judged.verdict().bar();
         return new Permitted(
+                ticket,
                 handover,
                 bar == null ? null : bar.handover(),
                 channels.channel(ticket.channel()).written(),
                 people.person(handover.personId).map(one -> one.wishes().heardAlone()).orElse(true),
                 judged.why());
+    }
+
+    /**
+     * The handover of a ticket that was shown, locked, while nothing on the ticket changed since
+     * and nothing of the person is stopped: then what was judged as it was shown holds. Empty where
+     * it has to be judged anew. In the present transaction.
+     */
+    Optional<Handover> stillShown(UUID ticketId, SignedIn me) {
+        Tickets.View ticket = tickets.hold(ticketId, me);
+        return current.locked(ticketId)
+                .filter(handover -> handover.state == Handovers.State.SHOWN)
+                .filter(handover -> handover.expiresAt.isAfter(clock.instant()))
+                .filter(handover -> handover.personId.equals(ticket.person()))
+                .filter(handover -> Objects.equals(handover.shownVersion, ticket.version()))
+                .filter(handover -> !standing.stopped(handover.personId));
     }
 
     private static void mustBeInForce(Handover handover, Instant now) {

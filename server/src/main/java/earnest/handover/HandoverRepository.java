@@ -33,6 +33,11 @@ interface HandoverRepository extends JpaRepository<Handover, UUID>, InsertReposi
     @Query("update Handover h set h.state = ?3 where h.id = ?1 and h.state = ?2")
     int move(UUID id, Handovers.State from, Handovers.State to);
 
+    /** All of a ticket, locked. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select h from Handover h where h.ticketId = ?1 order by h.madeAt")
+    List<Handover> lockAll(UUID ticketId);
+
     @Lock(LockModeType.PESSIMISTIC_WRITE)
     @Query("select h from Handover h where h.id = ?1")
     Optional<Handover> lock(UUID id);

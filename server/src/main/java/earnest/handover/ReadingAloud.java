@@ -15,6 +15,7 @@ import org.springframework.stereotype.Component;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
@@ -48,18 +49,16 @@ class ReadingAloud {
 
     List<Handovers.Part> show(UUID ticket, SignedIn me) {
         Set<String> groups = permits.groups(ticket);
-        List<Handovers.Part> parts =
-                writes.get(() -> show(permits.judge(ticket, me, groups), ticket, me));
+        List<Handovers.Part> parts = writes.get(() -> show(permits.judge(ticket, me, groups), me));
         waypoints.pass("handover-shown-committed");
         return parts;
     }
 
-    private List<Handovers.Part> show(
-            HandoverPermits.Permitted permitted, UUID ticket, SignedIn me) {
+    private List<Handovers.Part> show(HandoverPermits.Permitted permitted, SignedIn me) {
         Handover handover = permitted.handover();
         permitted.mustAllow(Route.READ_ALOUD);
         permitted.mustBeReadAloud();
-        tickets.view(ticket).mustBeSpeaking();
+        permitted.ticket().mustBeSpeaking();
         if (handover.route != Route.READ_ALOUD) {
             throw new Problem(
                     409, "not-read-aloud", "This password goes by text; it is not shown here.");
@@ -68,6 +67,7 @@ class ReadingAloud {
             throw new Problem(409, "said-back", "All of it was said back; it is not shown again.");
         }
         handover.state = Handovers.State.SHOWN;
+        handover.shownVersion = permitted.ticket().version();
         entries.append(
                 Entry.by(EntryKind.HANDOVER_SHOWN, me.id(), me.name())
                         .data("from", handover.saidBack + 1)
@@ -88,9 +88,17 @@ class ReadingAloud {
     }
 
     void saidBack(UUID ticket, SignedIn me, int part) {
-        Set<String> groups = permits.groups(ticket);
-        writes.run(() -> saidBack(permits.judge(ticket, me, groups).handover(), me, part));
+        if (!writes.get(() -> saidBackAsShown(ticket, me, part))) {
+            Set<String> groups = permits.groups(ticket);
+            writes.run(() -> saidBack(permits.judge(ticket, me, groups).handover(), me, part));
+        }
         waypoints.pass("handover-said-back-committed");
+    }
+
+    private boolean saidBackAsShown(UUID ticket, SignedIn me, int part) {
+        Optional<Handover> shown = permits.stillShown(ticket, me);
+        shown.ifPresent(handover -> saidBack(handover, me, part));
+        return shown.isPresent();
     }
 
     private void saidBack(Handover handover, SignedIn me, int part) {

@@ -6,6 +6,7 @@ import earnest.ground.JobQueue;
 import earnest.ground.Worker;
 import earnest.ground.Writes;
 import earnest.links.Links;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -87,7 +88,7 @@ class ContactsTold implements Worker {
         if (told.isEmpty()) {
             return;
         }
-        links.make(NotMyContact.PURPOSE, contact, NotMyContact.LASTS);
+        links.make(NotMyContact.PURPOSE, contact, OnlyNo.LASTS);
         String name = people.person(person).map(People.Person::name).orElse(null);
         for (People.Contact one : told) {
             messages.send(

@@ -1,6 +1,7 @@
 package earnest.selfservice;
 
 import earnest.links.LinkPurpose;
+import earnest.links.OnlyNo;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -9,7 +10,6 @@ import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Component;
 
-import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -21,8 +21,6 @@ import java.util.UUID;
 @Component
 class NotMyContact implements LinkPurpose {
     static final String PURPOSE = "not-my-contact";
-    static final Duration LASTS = Duration.ofDays(7);
-    private static final String NOT_ME = "not-me";
 
     private final People people;
     private final Tickets tickets;
@@ -44,16 +42,12 @@ class NotMyContact implements LinkPurpose {
         return people.whose(about)
                 .map(
                         person ->
-                                new Shown(
-                                        "Do you know of this change?",
-                                        List.of(
-                                                WhatChanged.of(people, person, about),
-                                                "If you do, close this page: there is nothing to"
-                                                        + " do.",
-                                                "If you do not, say so: what came instead counts"
-                                                        + " against whoever shows up with it, and"
-                                                        + " one of us looks at once."),
-                                        List.of(new Choice(NOT_ME, "I know nothing of it", true))));
+                                OnlyNo.page(
+                                        "Did you have this changed?",
+                                        WhatChanged.of(people, person, about),
+                                        "what came instead counts against whoever shows up with it,"
+                                                + " and one of us looks at once.",
+                                        "I know nothing of it"));
     }
 
     @Override

@@ -10,6 +10,7 @@ import earnest.ground.Writes;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
@@ -30,6 +31,14 @@ class Holding {
     Ticket locked(UUID id) {
         return (Writes.isFirst("ticket " + id) ? tickets.lock(id) : tickets.findById(id))
                 .orElseThrow(() -> Problem.unknown("ticket"));
+    }
+
+    /**
+     * Locks a ticket and reads it with its conversations, in one statement; nothing where it is
+     * locked already.
+     */
+    List<Object[]> lockedWithTalks(UUID id) {
+        return Writes.isFirst("ticket " + id) ? tickets.lockWithConversations(id) : List.of();
     }
 
     Ticket held(UUID id, Actor actor) {

@@ -3,6 +3,7 @@ package earnest.tickets;
 import earnest.access.SignedIn;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 
 import java.time.Duration;
@@ -63,20 +64,28 @@ class TicketDesk implements Tickets {
 
     @Override
     public View lock(UUID id) {
+        List<Object[]> read = holding.lockedWithTalks(id);
         holding.locked(id);
-        return view(id);
+        return view(id, read);
     }
 
     @Override
     public View hold(UUID id, Actor actor) {
+        List<Object[]> read = holding.lockedWithTalks(id);
         holding.held(id, actor);
-        return view(id);
+        return view(id, read);
     }
 
     @Override
     public View hold(UUID id, Actor actor, long version) {
+        List<Object[]> read = holding.lockedWithTalks(id);
         holding.held(id, actor, version);
-        return view(id);
+        return view(id, read);
+    }
+
+    /** As it was read when it was locked; of one that was locked before, as it is now. */
+    private View view(UUID id, List<Object[]> read) {
+        return read.isEmpty() ? view(id) : TicketViews.ofRows(read).getFirst();
     }
 
     @Override
@@ -211,7 +220,17 @@ class TicketDesk implements Tickets {
                                 now.minus(AN_HOUR))
                         .getFirst();
         return new Around(
-                (Instant) row[0], ((Number) row[1]).intValue(), ((Number) row[2]).intValue());
+                row[0] == null ? null : other(ticket, person, now),
+                ((Number) row[1]).intValue(),
+                ((Number) row[2]).intValue());
+    }
+
+    /** Asked for by itself: most people are on no other ticket. */
+    private @Nullable Other other(View ticket, UUID person, Instant now) {
+        return tickets.others(person, ticket.id(), now.minus(A_DAY), Limit.of(1)).stream()
+                .findFirst()
+                .map(row -> new Other((UUID) row[0], (Instant) row[1], (String) row[2]))
+                .orElse(null);
     }
 
     @Override

@@ -5,6 +5,7 @@ import earnest.ground.InsertRepository;
 import jakarta.persistence.LockModeType;
 
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
@@ -25,6 +26,13 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
             "select t, c from Ticket t left join Conversation c on c.ticketId = t.id where t.id ="
                     + " ?1 order by c.rangAt")
     List<Object[]> withConversations(UUID id);
+
+    /** The same, locked. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query(
+            "select t, c from Ticket t left join Conversation c on c.ticketId = t.id where t.id ="
+                    + " ?1 order by c.rangAt")
+    List<Object[]> lockWithConversations(UUID id);
 
     Optional<Ticket> findByNumber(long number);
 
@@ -75,4 +83,15 @@ interface TicketRepository extends JpaRepository<Ticket, UUID>, InsertRepository
             @Nullable UUID analyst,
             Instant day,
             Instant hour);
+
+    /** The latest other ticket since then that names the person, with from where they came. */
+    @Query(
+            """
+            select t.id, t.openedAt, c.address from Ticket t
+            left join Conversation c on c.ticketId = t.id
+            where t.personId = :person and t.id <> :but and t.openedAt >= :day
+              and (t.wentOnAs is null or t.wentOnAs <> :but)
+            order by t.openedAt desc, c.rangAt desc
+            """)
+    List<Object[]> others(UUID person, UUID but, Instant day, Limit most);
 }

@@ -144,11 +144,18 @@ public interface Tickets {
     /**
      * What went on around a ticket.
      *
-     * @param otherAt when the person was last named on another ticket within a day, or null
+     * @param other the latest other ticket within a day that names the person, or null
      * @param othersFromThere how many others were asked for from the address within a day
      * @param namedToHolder how many people were named to whoever holds the ticket, within an hour
      */
-    record Around(@Nullable Instant otherAt, int othersFromThere, int namedToHolder) {}
+    record Around(@Nullable Other other, int othersFromThere, int namedToHolder) {}
+
+    /**
+     * Another ticket that names the same person.
+     *
+     * @param address the number or mailbox from where they came, or null
+     */
+    record Other(UUID ticket, Instant at, @Nullable String address) {}
 
     /** The numbers under which people know tickets. */
     Map<UUID, Long> numbers(Collection<UUID> ids);

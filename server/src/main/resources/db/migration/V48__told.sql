@@ -8,3 +8,6 @@ alter table contact
 alter table person
   add column told_of_proofs boolean not null default false,
   add column not_invited boolean not null default false;
+
+-- What is said back needs no other judgement while the ticket is as it was when the password was shown.
+alter table handover add column shown_version bigint null;

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.App;
 import earnest.people.People;
 import earnest.testkit.Desk;
-import earnest.testkit.DirectoryOfTests;
 import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 
@@ -15,12 +14,10 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 
 /** A directory changes how somebody is reached: the former contact hears of it first. */
 @ExtendWith(App.Running.class)
@@ -53,25 +50,12 @@ class ContactsToldTest {
     }
 
     private void theDirectoryHas(String number) {
-        modify("replace: mobile", "mobile: " + number);
+        app.directory().modify(account, "replace: mobile", "mobile: " + number);
         Eventually.waitFor(
                 "the number to be copied",
                 () ->
                         mobile().filter(one -> one.endsWith(number.substring(5).replace(" ", "")))
                                 .isPresent());
-    }
-
-    private void modify(String... lines) {
-        app.directory()
-                .administer(
-                        Stream.of(
-                                        Stream.of(
-                                                "dn: " + DirectoryOfTests.dn(account),
-                                                "changetype: modify"),
-                                        Arrays.stream(lines),
-                                        Stream.of("-"))
-                                .flatMap(line -> line)
-                                .toArray(String[]::new));
     }
 
     /** Where messages of a changed contact went, oldest first. */
@@ -187,7 +171,7 @@ class ContactsToldTest {
     @Test
     void whatCameAnewIsToldToTheOthers() {
         app.needs("mail");
-        modify("delete: mobile");
+        app.directory().modify(account, "delete: mobile");
         Eventually.waitFor("the number to be gone", () -> mobile().isEmpty());
         Eventually.waitFor("the number to be told", () -> told().equals(List.of(former)));
         theDirectoryHas(THIEFS);

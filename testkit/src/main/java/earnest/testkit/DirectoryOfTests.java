@@ -9,6 +9,9 @@ import com.unboundid.ldap.sdk.ResultCode;
 import com.unboundid.ldif.LDIFException;
 import com.unboundid.ldif.LDIFReader;
 
+import java.util.Arrays;
+import java.util.stream.Stream;
+
 /** The directory as its people and its administrators meet it. */
 public final class DirectoryOfTests {
     private static final String SUFFIX = "dc=brackwater,dc=example";
@@ -100,6 +103,17 @@ public final class DirectoryOfTests {
         } catch (LDAPException | LDIFException e) {
             throw new IllegalStateException(e);
         }
+    }
+
+    /** Changes somebody's entry, by the lines of LDIF that say what. */
+    public void modify(String account, String... lines) {
+        administer(
+                Stream.of(
+                                Stream.of("dn: " + dn(account), "changetype: modify"),
+                                Arrays.stream(lines),
+                                Stream.of("-"))
+                        .flatMap(all -> all)
+                        .toArray(String[]::new));
     }
 
     /** Makes somebody a member of a group. */

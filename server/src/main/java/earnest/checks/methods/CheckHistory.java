@@ -1,6 +1,7 @@
 package earnest.checks.methods;
 
 import java.time.Instant;
+import java.util.Collection;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -12,8 +13,8 @@ public interface CheckHistory {
 
     Optional<Check> find(UUID check);
 
-    /** Whether a check of a person that rests on a path was passed since then. */
-    boolean passedOn(UUID person, String path, Instant since);
+    /** Whether a check of a person that rests on one of these paths was passed since then. */
+    boolean passedOn(UUID person, Collection<String> paths, Instant since);
 
     /** Checks of a method of a person that are under way and not out of time, oldest first. */
     List<Check> openOf(UUID person, String method, Instant now);

@@ -1,5 +1,6 @@
 package earnest.checks.signals;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 import java.util.Optional;
@@ -19,7 +20,23 @@ class AskedElsewhere implements Signal {
 
     @Override
     public Optional<Seen> seen(About about) {
-        return Optional.ofNullable(about.around().otherAt())
-                .map(at -> new Seen("Named on another ticket " + Ago.words(at, about.now())));
+        return Optional.ofNullable(about.around().other())
+                .map(
+                        other ->
+                                new Seen(
+                                        "Named on another ticket %s%s"
+                                                .formatted(
+                                                        Ago.words(other.at(), about.now()),
+                                                        from(about.address(), other.address())),
+                                        null,
+                                        other.ticket()));
+    }
+
+    private static String from(@Nullable String here, @Nullable String there) {
+        if (here == null || there == null) {
+            return "";
+        }
+        return (here.equals(there) ? ", from the same " : ", from another ")
+                + (there.startsWith("+") ? "number" : "mailbox");
     }
 }

@@ -38,6 +38,7 @@ public interface Signal {
     /**
      * What is looked at.
      *
+     * @param address the number or mailbox from where they come, or null
      * @param elsewhere each 'no' of the person on other tickets, and what they failed there lately
      * @param recentPathDays in days; a contact younger than that is recent
      * @param around what else went on lately
@@ -46,6 +47,7 @@ public interface Signal {
     record About(
             Tickets.View ticket,
             UUID person,
+            @Nullable String address,
             List<People.Contact> contacts,
             List<Check> elsewhere,
             int recentPathDays,

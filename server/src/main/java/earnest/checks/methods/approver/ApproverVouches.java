@@ -50,10 +50,6 @@ class ApproverVouches extends Vouching {
     public List<Possible> offers(Known known) {
         return approvers
                 .of(known)
-                .filter(
-                        one ->
-                                !vouchers()
-                                        .vouchedBy(one.person().id(), known.person(), known.now()))
                 .flatMap(
                         one ->
                                 vouchers()
@@ -65,6 +61,10 @@ class ApproverVouches extends Vouching {
                                                         + " are in doubt.",
                                                 known.recentPathDays(),
                                                 known.now()))
+                .filter(
+                        voucher ->
+                                !vouchers()
+                                        .vouchedBy(voucher.person(), known.person(), known.now()))
                 .map(
                         voucher ->
                                 new Possible(
