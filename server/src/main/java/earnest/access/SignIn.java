@@ -92,8 +92,10 @@ class SignIn {
             throw wanted(analyst);
         }
         tries.count(analyst.id, reply);
-        String stronger =
-                passwords.isWeak(analyst.passwordHash) ? passwords.of(attempt.password()) : null;
+        Rehashed stronger =
+                passwords.isWeak(analyst.passwordHash)
+                        ? new Rehashed(analyst.passwordHash, passwords.of(attempt.password()))
+                        : null;
         // What a wrong code comes to is kept, so it is no exception there.
         Object came = writes.get(() -> welcome(analyst.id, reply, stronger, known.isPresent()));
         if (came instanceof Problem no) {
@@ -157,8 +159,11 @@ class SignIn {
         return analyst;
     }
 
+    /** The hash of a password as it was, and as it is made now. */
+    private record Rehashed(String was, String now) {}
+
     /** A {@link Welcome}, or the {@link Problem} with the code. */
-    private Object welcome(UUID id, FactorReply reply, @Nullable String stronger, boolean known) {
+    private Object welcome(UUID id, FactorReply reply, @Nullable Rehashed stronger, boolean known) {
         Analyst analyst = analysts.findById(id).orElseThrow(SignIn::refused);
         boolean had = !factors.kinds(id).isEmpty();
         Problem no = tries.tried(analyst, reply);
@@ -169,7 +174,7 @@ class SignIn {
             record.append(Entry.by(reply.kind().setUp(), analyst.id, analyst.name));
         }
         if (stronger != null) {
-            analyst.passwordHash = stronger;
+            analysts.rehash(id, stronger.was, stronger.now);
         }
         record.append(Entry.by(EntryKind.SIGNED_IN, analyst.id, analyst.name));
         return new Welcome(sessions.begin(id), known ? null : browsers.remember(id));

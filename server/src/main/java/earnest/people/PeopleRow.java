@@ -1,5 +1,6 @@
 package earnest.people;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
@@ -33,9 +34,18 @@ class PeopleRow {
     @Nullable Instant deputySince;
     @Nullable Instant awayUntil;
     @Nullable Instant goneAt;
+
+    /** What they say themselves; whoever copies a directory must not write it back as it was. */
+    @Column(updatable = false)
     @Nullable String spokenWith;
+
+    @Column(updatable = false)
     @Nullable String wishedLanguage;
+
+    @Column(updatable = false)
     boolean toldOfProofs;
+
+    @Column(updatable = false)
     boolean notInvited;
 
     @SuppressWarnings("NullAway.Init")
