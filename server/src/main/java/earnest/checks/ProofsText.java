@@ -1,9 +1,7 @@
 package earnest.checks;
 
-import earnest.channels.AroundSecret;
-import earnest.channels.MessageWriter;
-import earnest.core.passwords.Secret;
 import earnest.links.Links;
+import earnest.links.ToldWithLink;
 
 import org.springframework.stereotype.Component;
 
@@ -13,20 +11,14 @@ import java.util.UUID;
 
 /** Tells the person wherever they are reached that something that proves them came or went. */
 @Component
-class ProofsText implements MessageWriter {
+class ProofsText extends ToldWithLink {
     static final String OCCASION = "proofs-changed";
 
     private final List<ProofDeeds> deeds;
-    private final Links links;
 
     ProofsText(List<ProofDeeds> deeds, Links links) {
+        super(links);
         this.deeds = deeds;
-        this.links = links;
-    }
-
-    @Override
-    public boolean alsoToReplaced() {
-        return true;
     }
 
     @Override
@@ -40,21 +32,13 @@ class ProofsText implements MessageWriter {
     }
 
     @Override
-    public Optional<Secret> words(UUID about) {
+    protected Optional<String> says(UUID about) {
         return ProofDeeds.lastDeed(deeds, about)
                 .map(
                         deed ->
-                                AroundSecret.words(
-                                        ("What proves that it is you was changed: %s %s. If that"
-                                                        + " was you, there is nothing to do. If"
-                                                        + " you did not ask for this, say so"
-                                                        + " here:\n\n")
-                                                .formatted(
-                                                        deed.name(),
-                                                        deed.removed()
-                                                                ? "was taken away"
-                                                                : "was added"),
-                                        links.address(about),
-                                        ""));
+                                "What proves that it is you was changed: %s %s. If that was you, there is nothing to do. If you did not ask for this, say so here:"
+                                        .formatted(
+                                                deed.name(),
+                                                deed.removed() ? "was taken away" : "was added"));
     }
 }

@@ -1,13 +1,11 @@
 package earnest.checks;
 
-import earnest.channels.AroundSecret;
-import earnest.channels.MessageWriter;
 import earnest.channels.Telling;
 import earnest.checks.methods.CheckState;
 import earnest.core.assurance.Rulebook;
-import earnest.core.passwords.Secret;
 import earnest.links.Links;
 import earnest.links.OnlyNo;
+import earnest.links.ToldWithLink;
 import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
@@ -25,7 +23,7 @@ import java.util.UUID;
  * are reached. What counts too little to open anything is not told: anybody can bring that about.
  */
 @Component
-class ProvedTold implements MessageWriter {
+class ProvedTold extends ToldWithLink {
     private static final String OCCASION = "proved";
 
     private final CheckRepository checks;
@@ -44,6 +42,7 @@ class ProvedTold implements MessageWriter {
             Telling telling,
             Links links,
             TheRecord record) {
+        super(links);
         this.checks = checks;
         this.methods = methods;
         this.rulebooks = rulebooks;
@@ -84,11 +83,6 @@ class ProvedTold implements MessageWriter {
     }
 
     @Override
-    public boolean alsoToReplaced() {
-        return true;
-    }
-
-    @Override
     public String occasion() {
         return OCCASION;
     }
@@ -99,14 +93,11 @@ class ProvedTold implements MessageWriter {
     }
 
     @Override
-    public Optional<Secret> words(UUID about) {
+    protected Optional<String> says(UUID about) {
         return checks.findById(about)
                 .map(
                         check ->
-                                AroundSecret.words(
-                                        "Somebody proved to the service desk that they are you (%s). If that was you, there is nothing to do. If it was not, say so here:\n\n"
-                                                .formatted(methods.getObject().label(check)),
-                                        links.address(about),
-                                        ""));
+                                "Somebody proved to the service desk that they are you (%s). If that was you, there is nothing to do. If it was not, say so here:"
+                                        .formatted(methods.getObject().label(check)));
     }
 }

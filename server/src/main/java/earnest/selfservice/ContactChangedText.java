@@ -1,9 +1,7 @@
 package earnest.selfservice;
 
-import earnest.channels.AroundSecret;
-import earnest.channels.MessageWriter;
-import earnest.core.passwords.Secret;
 import earnest.links.Links;
+import earnest.links.ToldWithLink;
 import earnest.people.People;
 
 import org.springframework.stereotype.Component;
@@ -13,20 +11,14 @@ import java.util.UUID;
 
 /** Tells a person that a directory changed a contact of theirs. The new one is not in it. */
 @Component
-class ContactChangedText implements MessageWriter {
+class ContactChangedText extends ToldWithLink {
     static final String OCCASION = "contact-changed";
 
     private final People people;
-    private final Links links;
 
     ContactChangedText(People people, Links links) {
+        super(links);
         this.people = people;
-        this.links = links;
-    }
-
-    @Override
-    public boolean alsoToReplaced() {
-        return true;
     }
 
     @Override
@@ -40,15 +32,12 @@ class ContactChangedText implements MessageWriter {
     }
 
     @Override
-    public Optional<Secret> words(UUID about) {
+    protected Optional<String> says(UUID about) {
         return people.whose(about)
                 .map(
                         person ->
-                                AroundSecret.words(
-                                        WhatChanged.of(people, person, about)
-                                                + " If you know of it, there is nothing to do. If"
-                                                + " you do not, say so here:\n\n",
-                                        links.address(about),
-                                        ""));
+                                WhatChanged.of(people, person, about)
+                                        + " If you know of it, there is nothing to do. If you do"
+                                        + " not, say so here:");
     }
 }
