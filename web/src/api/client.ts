@@ -46,6 +46,7 @@ export type Erasure = Schemas["Erasure"];
 export type ChatShown = Schemas["ChatShown"];
 export type WrittenLine = Schemas["WrittenLine"];
 export type OwnPage = Schemas["OwnPage"];
+export type OwnWay = Schemas["OwnWay"];
 export type OwnWayUnderWay = Schemas["OwnWayUnderWay"];
 export type RulebookShown = Schemas["RulebookShown"];
 export type SignalOfRulebook = Schemas["SignalOfRulebook"];

@@ -1,9 +1,10 @@
 import { type FormEvent, useState } from "react";
-import { ask, client, type OwnPage, type OwnWayUnderWay } from "../api/client";
+import { ask, client, type OwnPage, type OwnWay, type OwnWayUnderWay } from "../api/client";
 import { Big, Line, Phone, Trouble } from "./parts";
 import type { OwnPageInHand } from "./use-own-page";
 
 const MINUTE = 60;
+const FIRST = 4;
 
 const takes = (seconds: number) =>
   seconds < MINUTE
@@ -39,7 +40,7 @@ export function Prove({ page, name, own }: ProveProps) {
           ? undefined
           : page.passed.length > 0
             ? "One more."
-            : "Begin with one. We say when it is enough."
+            : "Begin with one that you have. We say when it is enough."
       }
       foot="A code is for this page only. Read it to nobody, not even to us."
     >
@@ -51,26 +52,7 @@ export function Prove({ page, name, own }: ProveProps) {
           or go there with your badge.
         </p>
       ) : (
-        <ul className="border-rule border-t">
-          {page.ways.map((way, i) => (
-            <li key={way.id}>
-              <button
-                type="button"
-                disabled={own.busy}
-                onClick={() => begin(way.id)}
-                className={`grid min-h-[76px] w-full grid-cols-[1fr_auto] items-center gap-x-2.5 border-rule border-b px-5 py-2.5 text-left disabled:opacity-60 ${
-                  i === 0 ? "bg-lit shadow-[inset_4px_0_var(--good)]" : ""
-                }`}
-              >
-                <span>
-                  <b className="block font-semibold text-[17.5px]">{way.label}</b>
-                  <small className="block text-[14.5px] text-muted leading-5">{way.note}</small>
-                </span>
-                <span className="font-medium text-[14.5px] text-muted">{takes(way.seconds)}</span>
-              </button>
-            </li>
-          ))}
-        </ul>
+        <Ways ways={page.ways} busy={own.busy} begin={begin} />
       )}
       {!page.stuck && (
         <p className="px-5 pt-4 text-[14.5px] text-muted leading-[21px]">
@@ -78,6 +60,47 @@ export function Prove({ page, name, own }: ProveProps) {
         </p>
       )}
     </Phone>
+  );
+}
+
+/** What most people have first; the rest one key away. */
+function Ways({ ways, busy, begin }: { ways: OwnWay[]; busy: boolean; begin: (way: string) => void }) {
+  const [all, setAll] = useState(false);
+  const shown = all || ways.length <= FIRST + 1 ? ways : ways.slice(0, FIRST);
+  return (
+    <ul className="border-rule border-t">
+      {shown.map((way, i) => (
+        <li key={way.id}>
+          <button
+            type="button"
+            disabled={busy}
+            // biome-ignore lint/a11y/noAutofocus: the first of those that were asked for
+            autoFocus={all && i === FIRST}
+            onClick={() => begin(way.id)}
+            className={`grid min-h-[76px] w-full grid-cols-[1fr_auto] items-center gap-x-2.5 border-rule border-b px-5 py-2.5 text-left disabled:opacity-60 ${
+              i === 0 ? "bg-lit shadow-[inset_4px_0_var(--good)]" : ""
+            }`}
+          >
+            <span>
+              <b className="block font-semibold text-[17.5px]">{way.label}</b>
+              <small className="block text-[14.5px] text-muted leading-5">{way.note}</small>
+            </span>
+            <span className="font-medium text-[14.5px] text-muted">{takes(way.seconds)}</span>
+          </button>
+        </li>
+      ))}
+      {shown.length < ways.length && (
+        <li>
+          <button
+            type="button"
+            onClick={() => setAll(true)}
+            className="min-h-[60px] w-full border-rule border-b px-5 py-2.5 text-left font-semibold text-[16px]"
+          >
+            {ways.length - shown.length} more ways
+          </button>
+        </li>
+      )}
+    </ul>
   );
 }
 
@@ -159,8 +182,8 @@ function UnderWay({ page, open, name, own, back }: ProveProps & { open: OwnWayUn
           Take another way
         </Big>
         <p className="mt-4 text-[14.5px] text-muted leading-[21px]">
-          {open.browserAsks ? "It does not work?" : "Nothing comes?"} Take another way, or call the service
-          desk. Codes and links are good for ten minutes.
+          It does not work, or nothing comes? Take another way, or this one again: if we know another number
+          or mailbox of yours, it goes there. What we send is good for ten minutes.
         </p>
       </div>
     </Phone>

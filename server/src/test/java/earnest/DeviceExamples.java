@@ -8,7 +8,6 @@ import earnest.ground.Writes;
 import earnest.testkit.Desk;
 import earnest.testkit.OwnPage;
 
-import java.util.List;
 import java.util.UUID;
 
 /** Sends the examples of devices that answer: one is set up, another is asked and answers. */
@@ -22,10 +21,7 @@ final class DeviceExamples {
         String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         String setup = page.setUp("tap-approve").ok().get("key").asString();
         DeviceOfTests fresh = new DeviceOfTests(app.httpFromElsewhere());
         examples.send(app.httpFromElsewhere(), "setUpDevice", fresh.setup(setup));

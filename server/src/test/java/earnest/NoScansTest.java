@@ -169,10 +169,7 @@ class NoScansTest {
     private void ownPage() {
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.start(app.somebody()).ok();
-        for (String gate : new String[] {"north", "south"}) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         page.set("Lantern-kettle-under-pier-51", "directory").ok();
         page.settled();
     }

@@ -56,10 +56,7 @@ final class OwnPageExamples {
     private static void proofs(App app, ApiExamples examples) {
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(app.somebody()).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         Http http = page.http();
         JsonNode begun = examples.send(http, "setUpOwnProof", Map.of());
         examples.send(

@@ -11,7 +11,6 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 
 import tools.jackson.databind.JsonNode;
 
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -40,10 +39,7 @@ final class ProofExamples {
         String account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         contacts(app, page.http(), account, examples);
         String codes = page.setUp("recovery-code").ok().get("id").asString();
         lost(app, tove, account, codes, examples);

@@ -58,7 +58,7 @@ class FirstDayTest {
             starter.page().getByLabel("Who are you?").fill(account);
             starter.press("Enter");
             OnThePhone.heading(starter, "Prove that it is you").waitFor();
-            OnThePhone.pick(starter, "Code for your first day");
+            OnThePhone.pickOfTheRest(starter, "Code for your first day");
             starter.page().getByLabel("Type the twelve digits").fill(code);
             starter.press("Enter");
             OnThePhone.heading(starter, "What proves that it is you").waitFor();
@@ -79,7 +79,7 @@ class FirstDayTest {
 
             starter.button("Choose a new password").click();
             OnThePhone.heading(starter, "Prove that it is you").waitFor();
-            OnThePhone.pick(starter, "twelve digits, from your paper");
+            OnThePhone.pick(starter, "twelve digits, if you keep codes on paper");
             starter.page().getByLabel("Type one of the codes").fill(world.secret(paper));
             starter.press("Enter");
             OwnSteps.choose(starter, world.secret("Copper-kettle-under-pier-7"));

@@ -36,6 +36,12 @@ final class OnThePhone {
         who.page().getByRole(AriaRole.BUTTON).getByText(way).first().click();
     }
 
+    /** One of those that few people have. */
+    static void pickOfTheRest(Analyst who, String way) {
+        pick(who, "more ways");
+        pick(who, way);
+    }
+
     /** From {@code begins}, which asks who they are, on to their phone, where enough is proved. */
     static Analyst proved(World world, Analyst begins, BrowserContext phone, String account) {
         int texts = world.outside().texts(account).size();

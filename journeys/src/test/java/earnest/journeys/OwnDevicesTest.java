@@ -50,7 +50,7 @@ class OwnDevicesTest {
             there.page().getByLabel("Who are you?").fill(account);
             there.press("Enter");
             OnThePhone.heading(there, "Prove that it is you").waitFor();
-            OnThePhone.pick(there, "in this browser, by finger");
+            OnThePhone.pickOfTheRest(there, "by finger, face or its own code");
             there.button("Use my passkey").waitFor();
             there.accessible("a passkey is asked for");
             there.button("Use my passkey").click();

@@ -15,7 +15,6 @@ import earnest.record.EntryKind;
 import earnest.record.TheRecord;
 import earnest.selfservice.PagesBeside;
 import earnest.selfservice.Robots;
-import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 import earnest.written.Reading;
 import earnest.written.Wants;
@@ -163,13 +162,10 @@ class ChatDesk {
      * @throws Problem 429 after too much
      */
     void say(Chat chat, String mark, String words) {
-        Tickets.View ticket = tickets.view(chat.ticket());
-        UUID person = ticket.person();
         String digits = words.replaceAll("[\\s-]", "");
-        if (person != null
-                && digits.matches("[0-9]{4,10}")
-                && proof.digitsAwaited(chat.ticket()) == digits.length()) {
-            tryCode(chat, "p-" + mark, person, digits);
+        if (digits.matches("[0-9]{4,12}")
+                && pages.digitsAwaited(chat.ticket()) == digits.length()) {
+            tryCode(chat, "p-" + mark, digits);
             return;
         }
         Understanding.Understood read = reading.read(words);
@@ -183,7 +179,7 @@ class ChatDesk {
         waypoints.pass("chat-line-committed");
     }
 
-    private void tryCode(Chat chat, String mark, UUID person, String digits) {
+    private void tryCode(Chat chat, String mark, String digits) {
         if (!writes.get(() -> written.secret(chat.ticket(), mark))) {
             return;
         }
@@ -192,7 +188,8 @@ class ChatDesk {
         try (Secret typed = Secret.of(digits)) {
             // The same few as on the page: else one would guess on here.
             robots.takeAnswer(named);
-            boolean right = proof.type(chat.ticket(), new Actor.Alone(person), typed);
+            UUID person = tickets.view(chat.ticket()).person();
+            boolean right = pages.type(chat.ticket(), person, typed);
             if (right) {
                 robots.giveAnswerBack(named);
             }

@@ -82,6 +82,18 @@ class CheckLog {
                 .data("what", what);
     }
 
+    /** That somebody took a way to prove themselves that there is not for them. */
+    void notBegun(Tickets.View ticket, Actor.Alone who, String way, String reason) {
+        record.append(
+                by(EntryKind.CHECK_NOT_BEGUN, ticket, Result.By.CALLER, There.of(who))
+                        .ticket(ticket.id(), ticket.conversation())
+                        .person(
+                                who.person(),
+                                people.person(who.person()).map(People.Person::name).orElse(null))
+                        .data("way", way)
+                        .data("reason", reason));
+    }
+
     /** What a caller does before they are proved is done by the caller, as the person. */
     private Entry by(EntryKind kind, Tickets.View ticket, Result.By by, There there) {
         Tickets.Talk talk = ticket.talk();

@@ -14,15 +14,17 @@ import java.util.Optional;
 import java.util.UUID;
 
 /**
- * Proof by somebody who is alone on a page of their own. The page learns nothing from it that it
- * would not learn for a name that nobody has: {@link #waysOfNobody}. Thread-safe.
+ * Proof by somebody who is alone on a page of their own. Until something is proved, the page learns
+ * nothing from it that it would not learn for a name that nobody has: everybody is offered {@link
+ * #waysOfHouse}, and what they do not have begins like what they have. Thread-safe.
  */
 public interface ProofAlone {
     /** The page on which it is done. */
     String PAGE = OwnPage.ADDRESS;
 
     /**
-     * A way to prove oneself. Its words hang on its method alone, and on two digits.
+     * A way to prove oneself. Its words hang on its method alone; two digits of a telephone are
+     * told once something is proved.
      *
      * @param id the same for the same way as long as the page lasts
      * @param seconds that it takes, about
@@ -39,12 +41,17 @@ public interface ProofAlone {
             int digits,
             String asks,
             int tries,
-            Duration lasts) {}
+            Duration lasts) {
+        Way called(String other, String beneath) {
+            return new Way(other, label, beneath, seconds, digits, asks, tries, lasts);
+        }
+    }
 
     /**
      * How far it is.
      *
-     * @param ways that can be begun now, the quickest first
+     * @param ways those of the house while nothing is proved; then those that somebody has and that
+     *     lead on, the quickest first
      * @param passed what was proved, as the ways were called
      * @param enoughFor systems in which what they want may be done
      * @param stopped whether a 'no' stands
@@ -63,7 +70,7 @@ public interface ProofAlone {
      */
     record UnderWay(Way way, int triesLeft, Instant until, @Nullable String browserAsks) {}
 
-    /** What a browser is asked for by a way of nobody; the same for the same id. */
+    /** What a browser is asked for by a way that is pretended; the same for the same id. */
     @Nullable String browserAsks(String way, UUID of);
 
     /**
@@ -75,19 +82,30 @@ public interface ProofAlone {
     Progress progress(Tickets.View ticket, String action, List<String> systems);
 
     /**
-     * Believable ways for a name that nobody has; the same for the same mark. They can be begun and
-     * never end well.
+     * Whether the person of a ticket has anything to prove themselves by, and is not stopped.
+     *
+     * @param action that they want, as rulebooks name it
+     * @param systems in which they want it
+     */
+    boolean canHelp(Tickets.View ticket, String action, List<String> systems);
+
+    /**
+     * All ways that count for something here, for whoever asks; what most people have comes first.
      *
      * @param action that is wanted, as rulebooks name it
      */
-    List<Way> waysOfNobody(String mark, String action);
+    List<Way> waysOfHouse(String action);
 
     /**
-     * Begins one of the ways; what was open before goes unanswered.
+     * Begins one of the ways; what was open before goes unanswered. While nothing is proved, one of
+     * the house that is begun again goes to the next contact that somebody has for it.
      *
+     * @param action that they want, as rulebooks name it
+     * @return false while nothing is proved and they do not have it, or were sent enough of it:
+     *     nobody who has not proved anything is told so
      * @throws earnest.ground.Problem 409 if it is not there any more, 429 after too many
      */
-    void begin(UUID ticket, Actor.Alone who, String way);
+    boolean begin(UUID ticket, Actor.Alone who, String action, String way);
 
     /** How many digits a check that is under way on a ticket waits for; 0: it waits for none. */
     int digitsAwaited(UUID ticket);

@@ -6,6 +6,7 @@ import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
+import earnest.ground.Writes;
 import earnest.people.People;
 import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
@@ -26,6 +27,8 @@ import java.util.stream.Collectors;
 /** What a person who is alone can prove, and what the page is told of it. */
 @Service
 class ProvingAlone implements ProofAlone {
+    private static final int TOO_MANY = 429;
+
     private final Standing standing;
     private final Proving proving;
     private final Replies replies;
@@ -36,6 +39,7 @@ class ProvingAlone implements ProofAlone {
     private final CheckLog log;
     private final People people;
     private final Tickets tickets;
+    private final Writes writes;
     private final Clock clock;
 
     ProvingAlone(
@@ -49,6 +53,7 @@ class ProvingAlone implements ProofAlone {
             CheckLog log,
             People people,
             Tickets tickets,
+            Writes writes,
             Clock clock) {
         this.standing = standing;
         this.proving = proving;
@@ -60,44 +65,62 @@ class ProvingAlone implements ProofAlone {
         this.log = log;
         this.people = people;
         this.tickets = tickets;
+        this.writes = writes;
         this.clock = clock;
     }
 
     /** A way with the offer that it stands for. */
-    private record Offered(Way way, String offer) {}
+    private record Offered(Way way, String method, String offer) {}
 
     @Override
     public Progress progress(Tickets.View ticket, String action, List<String> systems) {
         UUID person = Objects.requireNonNull(ticket.person());
-        Standing.Reckoning reckoning =
-                standing.reckoning(
-                        ticket,
-                        systems.stream()
-                                .map(system -> new Standing.Want(action, system, person))
-                                .toList(),
-                        Standing.Side.PAGE);
+        Standing.Reckoning reckoning = reckoning(ticket, action, systems);
+        List<String> passed = passed(ticket.id(), person);
         return new Progress(
-                across(offered(person, reckoning), reckoning.judgements()),
-                underWay(person, reckoning.open()),
-                passed(ticket.id(), person),
-                reckoning.judgements().stream()
-                        .filter(judged -> judged.verdict() == Standing.VerdictKind.OPEN)
-                        .map(Standing.Judgement::system)
-                        .toList(),
+                passed.isEmpty()
+                        ? ways.ofHouse(action)
+                        : across(offered(person, reckoning), reckoning.judgements()).stream()
+                                .map(Offered::way)
+                                .toList(),
+                underWay(person, reckoning.open(), !passed.isEmpty()),
+                passed,
+                enough(reckoning),
                 reckoning.stopped());
     }
 
+    private Standing.Reckoning reckoning(Tickets.View ticket, String action, List<String> systems) {
+        UUID person = Objects.requireNonNull(ticket.person());
+        return standing.reckoning(
+                ticket,
+                systems.stream().map(system -> new Standing.Want(action, system, person)).toList(),
+                Standing.Side.PAGE);
+    }
+
+    private static List<String> enough(Standing.Reckoning reckoning) {
+        return reckoning.judgements().stream()
+                .filter(judged -> judged.verdict() == Standing.VerdictKind.OPEN)
+                .map(Standing.Judgement::system)
+                .toList();
+    }
+
+    @Override
+    public boolean canHelp(Tickets.View ticket, String action, List<String> systems) {
+        Standing.Reckoning reckoning = reckoning(ticket, action, systems);
+        UUID person = Objects.requireNonNull(ticket.person());
+        boolean stuck = offered(person, reckoning).isEmpty() && enough(reckoning).isEmpty();
+        return !reckoning.stopped() && !stuck;
+    }
+
     /** Those that lead across; where nothing does, all that there is. */
-    private static List<Way> across(List<Offered> offered, List<Standing.Judgement> judgements) {
+    private static List<Offered> across(
+            List<Offered> offered, List<Standing.Judgement> judgements) {
         Set<String> lead =
                 judgements.stream()
                         .flatMap(judged -> judged.ways().stream())
                         .flatMap(List::stream)
                         .collect(Collectors.toSet());
-        return offered.stream()
-                .filter(one -> lead.isEmpty() || lead.contains(one.offer))
-                .map(Offered::way)
-                .toList();
+        return offered.stream().filter(one -> lead.isEmpty() || lead.contains(one.offer)).toList();
     }
 
     private List<Offered> offered(UUID person, Standing.Reckoning reckoning) {
@@ -106,7 +129,7 @@ class ProvingAlone implements ProofAlone {
             ways.words(offer.method())
                     .map(words -> way(offer, words, person))
                     .filter(way -> offered.stream().noneMatch(o -> o.way.id().equals(way.id())))
-                    .ifPresent(way -> offered.add(new Offered(way, offer.id())));
+                    .ifPresent(way -> offered.add(new Offered(way, offer.method(), offer.id())));
         }
         return offered.stream()
                 .sorted(Comparator.comparing(Offered::way, WaysAlone.QUICKEST))
@@ -125,20 +148,11 @@ class ProvingAlone implements ProofAlone {
     /** One that uses no contact keeps the id of its offer: somebody may have several. */
     private Way way(Standing.Offer offer, ForOneself words, UUID person) {
         Way way = ways.way(offer.method(), words, ending(person, offer.contact()));
-        return offer.contact() != null
-                ? way
-                : new Way(
-                        offer.id(),
-                        way.label(),
-                        way.note(),
-                        way.seconds(),
-                        way.digits(),
-                        way.asks(),
-                        way.tries(),
-                        way.lasts());
+        return offer.contact() != null ? way : way.called(offer.id(), way.note());
     }
 
-    private @Nullable UnderWay underWay(UUID person, Standing.@Nullable Open open) {
+    private @Nullable UnderWay underWay(
+            UUID person, Standing.@Nullable Open open, boolean tellsEnding) {
         if (open == null) {
             return null;
         }
@@ -147,10 +161,12 @@ class ProvingAlone implements ProofAlone {
                 .map(
                         words ->
                                 new UnderWay(
-                                        ways.way(
-                                                check.method,
-                                                words,
-                                                ending(person, check.contactId)),
+                                        tellsEnding
+                                                ? ways.way(
+                                                        check.method,
+                                                        words,
+                                                        ending(person, check.contactId))
+                                                : ways.way(check.method, words),
                                         open.triesLeft(),
                                         Objects.requireNonNullElse(
                                                 check.expiresAt,
@@ -174,21 +190,66 @@ class ProvingAlone implements ProofAlone {
     }
 
     @Override
-    public List<Way> waysOfNobody(String mark, String action) {
-        return ways.ofNobody(mark, action);
+    public List<Way> waysOfHouse(String action) {
+        return ways.ofHouse(action);
     }
 
     @Override
-    public void begin(UUID ticketId, Actor.Alone who, String way) {
+    public boolean begin(UUID ticketId, Actor.Alone who, String action, String way) {
         Tickets.View ticket = tickets.view(ticketId);
-        String offer =
-                offered(who.person(), standing.reckoning(ticket, List.of(), Standing.Side.PAGE))
-                        .stream()
-                        .filter(offered -> offered.way.id().equals(way))
-                        .map(Offered::offer)
+        List<Offered> offered =
+                offered(who.person(), standing.reckoning(ticket, List.of(), Standing.Side.PAGE));
+        if (!passed(ticketId, who.person()).isEmpty()) {
+            proving.begin(
+                    ticketId,
+                    who,
+                    offered.stream()
+                            .filter(one -> one.way.id().equals(way))
+                            .findFirst()
+                            .orElseThrow(ProvingAlone::notThere)
+                            .offer);
+            return true;
+        }
+        Way wanted =
+                ways.ofHouse(action).stream()
+                        .filter(one -> one.id().equals(way))
                         .findFirst()
                         .orElseThrow(ProvingAlone::notThere);
-        proving.begin(ticketId, who, offer);
+        return beginsUnseen(ticketId, who, inTurn(ticketId, who, way, offered), wanted);
+    }
+
+    /** The offer of a method whose turn it is, if they have any. */
+    private Optional<Offered> inTurn(
+            UUID ticket, Actor.Alone who, String method, List<Offered> offered) {
+        List<Offered> theirs = offered.stream().filter(one -> one.method.equals(method)).toList();
+        long begun =
+                checks.findByTicketIdOrderByStartedAt(ticket).stream()
+                        .filter(check -> check.method.equals(method))
+                        .filter(check -> check.personId.equals(who.person()))
+                        .count();
+        return theirs.isEmpty()
+                ? Optional.empty()
+                : Optional.of(theirs.get((int) (begun % theirs.size())));
+    }
+
+    /** Whoever proved nothing does not see whether there was anything to begin. */
+    private boolean beginsUnseen(
+            UUID ticket, Actor.Alone who, Optional<Offered> offer, Way wanted) {
+        String why = "they do not have it";
+        if (offer.isPresent()) {
+            try {
+                proving.begin(ticket, who, offer.get().offer);
+                return true;
+            } catch (Problem problem) {
+                if (problem.status() != TOO_MANY) {
+                    throw problem;
+                }
+                why = "it was begun too often";
+            }
+        }
+        String reason = why;
+        writes.run(() -> log.notBegun(tickets.view(ticket), who, wanted.label(), reason));
+        return false;
     }
 
     static Problem notThere() {

@@ -2,29 +2,19 @@ package earnest.checks;
 
 import earnest.checks.methods.ForOneself;
 import earnest.checks.methods.ProofMethod;
-import earnest.core.assurance.AssessmentInput;
-import earnest.core.assurance.Assurance;
-import earnest.core.assurance.Available;
 import earnest.core.assurance.Method;
-import earnest.core.assurance.Verdict;
-import earnest.core.assurance.Wanted;
-import earnest.ground.KeyedMarks;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-import java.time.Clock;
 import java.time.Duration;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 
-/** Ways to prove oneself alone, in words: real ones, and believable ones for nobody. */
+/** Ways to prove oneself alone, in words: those of the house, and those that somebody has. */
 @Component
 class WaysAlone {
     /** How long a way is open whose method does not say. */
@@ -33,21 +23,12 @@ class WaysAlone {
     static final Comparator<ProofAlone.Way> QUICKEST =
             Comparator.comparingInt(ProofAlone.Way::seconds).thenComparing(ProofAlone.Way::id);
 
-    private static final int HUNDRED = 100;
-    private static final int HEX = 16;
-    private static final int DRAWN_DIGITS = 8;
-    private static final String NOBODY = "nobody";
-
     private final ProofMethods methods;
     private final Rulebooks rulebooks;
-    private final KeyedMarks marks;
-    private final Clock clock;
 
-    WaysAlone(ProofMethods methods, Rulebooks rulebooks, KeyedMarks marks, Clock clock) {
+    WaysAlone(ProofMethods methods, Rulebooks rulebooks) {
         this.methods = methods;
         this.rulebooks = rulebooks;
-        this.marks = marks;
-        this.clock = clock;
     }
 
     private Optional<ProofMethod> method(String id) {
@@ -64,15 +45,14 @@ class WaysAlone {
         return method(id).flatMap(method -> method.browserAsks(of)).orElse(null);
     }
 
-    /** A way by a method, for a telephone with this ending. */
-    ProofAlone.Way way(String id, ForOneself words, String ending) {
+    /** A way by a method, as everybody sees it. */
+    ProofAlone.Way way(String id, ForOneself words) {
         ProofMethod method = method(id).orElseThrow();
         Method weight = rulebooks.inForce().rules().checks().get(id);
-        boolean tells = words.tellsEnding();
         return new ProofAlone.Way(
-                tells ? id + "." + ending : id,
+                id,
                 words.label(),
-                tells ? words.note().formatted(ending) : words.note(),
+                words.note(),
                 weight == null ? 0 : weight.workSeconds() + weight.waitSeconds(),
                 words.digits(),
                 words.asks(),
@@ -80,60 +60,35 @@ class WaysAlone {
                 Objects.requireNonNullElse(method.lasts(), UNLESS_SAID));
     }
 
-    /** The same for the same mark; chosen among by the same rulebook as for somebody. */
-    List<ProofAlone.Way> ofNobody(String mark, String action) {
-        List<String> has = new ArrayList<>();
-        for (ProofMethod method : methods.all()) {
-            if (rulebooks.inForce().rules().checks().containsKey(method.id())
-                    && method.forOneself().isPresent()) {
-                has.add(method.id());
-            }
-        }
-        List<String> drawn = has.stream().filter(id -> drawnFor(mark, id)).toList();
-        // Somebody may have nothing; for nobody, a page without any would tell.
-        List<String> offered = drawn.isEmpty() && !has.isEmpty() ? has.subList(0, 1) : drawn;
-        Set<String> lead = across(offered, action);
-        String ending = "%02d".formatted(drawn(mark, "ending"));
-        return offered.stream()
-                .filter(id -> lead.isEmpty() || lead.contains(id))
-                .map(id -> way(id, words(id).orElseThrow(), ending))
-                .sorted(QUICKEST)
+    /** The same, for a telephone with this ending; for somebody who proved something. */
+    ProofAlone.Way way(String id, ForOneself words, String ending) {
+        ProofAlone.Way way = way(id, words);
+        return words.toTelephone()
+                ? way.called(id + "." + ending, "the one that ends in " + ending)
+                : way;
+    }
+
+    /** All that count for what is wanted, whoever asks: what most people have comes first. */
+    List<ProofAlone.Way> ofHouse(String action) {
+        return methods.all().stream()
+                .filter(method -> counts(method, action))
+                .flatMap(
+                        method ->
+                                method
+                                        .forOneself()
+                                        .map(words -> new InHouse(way(method.id(), words), words))
+                                        .stream())
+                .sorted(
+                        Comparator.comparingInt((InHouse one) -> -one.words.share())
+                                .thenComparing(InHouse::way, QUICKEST))
+                .map(InHouse::way)
                 .toList();
     }
 
-    /** Whoever has a telephone has it for all that goes to one. */
-    private boolean drawnFor(String mark, String method) {
-        ForOneself words = words(method).orElseThrow();
-        return drawn(mark, words.tellsEnding() ? "telephone" : method) < words.share();
-    }
+    private record InHouse(ProofAlone.Way way, ForOneself words) {}
 
-    /** 0 to 99, the same for the same. */
-    private int drawn(String mark, String what) {
-        String drawn = marks.of("ways-of-nobody " + what, mark).substring(0, DRAWN_DIGITS);
-        return (int) (Long.parseLong(drawn, HEX) % HUNDRED);
-    }
-
-    private Set<String> across(List<String> offered, String action) {
-        List<Available> available =
-                offered.stream().map(id -> new Available(id, id, path(id), null, null)).toList();
-        AssessmentInput input =
-                new AssessmentInput(
-                        rulebooks.inForce().rules(),
-                        List.of(),
-                        List.of(),
-                        List.of(new Wanted(action, NOBODY, Set.of(), NOBODY, NOBODY, null)),
-                        available,
-                        Set.of(NOBODY),
-                        Set.of(),
-                        clock.instant());
-        return Assurance.assess(input).verdicts().stream()
-                .filter(Verdict.Short.class::isInstance)
-                .flatMap(verdict -> ((Verdict.Short) verdict).ways().stream())
-                .flatMap(List::stream)
-                .collect(Collectors.toSet());
-    }
-
-    private String path(String method) {
-        return (words(method).orElseThrow().tellsEnding() ? "phone" : method) + ":" + NOBODY;
+    private boolean counts(ProofMethod method, String action) {
+        Method weight = rulebooks.inForce().rules().checks().get(method.id());
+        return weight != null && weight.points() > 0 && method.countsFor(action);
     }
 }

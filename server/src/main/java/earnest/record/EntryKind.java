@@ -49,6 +49,7 @@ public enum EntryKind {
     NUMBER_DIFFERS("{shown:number shown} is not on record for {person}"),
 
     CHECK_BEGUN("{what}"),
+    CHECK_NOT_BEGUN("as {person}, took “{way}”, and nothing was begun: {reason}"),
     CHECK_WENT_ON("{what}"),
     CHECK_WRONG("{what}"),
     CHECK_PASSED("{what}"),

@@ -7,7 +7,7 @@ import tools.jackson.databind.json.JsonMapper;
 import java.time.Instant;
 
 /**
- * How far the page of a name that nobody has pretends to be.
+ * How far what is pretended is: a way that can be answered and never ends well.
  *
  * @param way that is under way, or null
  * @param until it is open

@@ -16,9 +16,6 @@ import earnest.tickets.Tickets;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-import java.nio.charset.StandardCharsets;
-import java.time.Clock;
-import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,6 +25,7 @@ import java.util.UUID;
 @Component
 class OwnPageComposer {
     private final ProofAlone proof;
+    private final Pretending pretending;
     private final Changes changes;
     private final Tickets tickets;
     private final Accounts accounts;
@@ -35,19 +33,19 @@ class OwnPageComposer {
     private final People people;
     private final Messages messages;
     private final SettingsInForce settings;
-    private final Clock clock;
 
     OwnPageComposer(
             ProofAlone proof,
+            Pretending pretending,
             Changes changes,
             Tickets tickets,
             Accounts accounts,
             Systems systems,
             People people,
             Messages messages,
-            SettingsInForce settings,
-            Clock clock) {
+            SettingsInForce settings) {
         this.proof = proof;
+        this.pretending = pretending;
         this.changes = changes;
         this.tickets = tickets;
         this.accounts = accounts;
@@ -55,7 +53,6 @@ class OwnPageComposer {
         this.people = people;
         this.messages = messages;
         this.settings = settings;
-        this.clock = clock;
     }
 
     OwnPage bare(OwnPage.Stage stage) {
@@ -81,9 +78,7 @@ class OwnPageComposer {
         if (!person.equals(ticket.person()) || own.isEmpty()) {
             return false;
         }
-        ProofAlone.Progress progress = proof.progress(ticket, wants.action(), own);
-        boolean stuck = progress.ways().isEmpty() && progress.enoughFor().isEmpty();
-        return !progress.stopped() && !stuck;
+        return proof.canHelp(ticket, wants.action(), own);
     }
 
     /** In which systems it may be done, as rulebooks name them. */
@@ -95,7 +90,7 @@ class OwnPageComposer {
     }
 
     OwnPage of(OwnSession session) {
-        UUID ticket = session.ticket();
+        UUID ticket = session.known();
         UUID person = session.person();
         return ticket == null || person == null
                 ? nobodys(session)
@@ -103,33 +98,14 @@ class OwnPageComposer {
     }
 
     private OwnPage nobodys(OwnSession session) {
-        List<ProofAlone.Way> ways =
-                proof.waysOfNobody(session.nameMark(), session.wants().action());
-        Nobody nobody = Nobody.read(session.nobody());
-        Instant now = clock.instant();
-        ProofAlone.UnderWay open =
-                nobody.open(now)
-                        ? ways.stream()
-                                .filter(way -> way.id().equals(nobody.way()))
-                                .findFirst()
-                                .map(
-                                        way ->
-                                                new ProofAlone.UnderWay(
-                                                        way,
-                                                        nobody.left(),
-                                                        nobody.until(),
-                                                        proof.browserAsks(
-                                                                way.id(),
-                                                                inPlace(session, nobody))))
-                                .orElse(null)
-                        : null;
-        return proving(session, new ProofAlone.Progress(ways, open, List.of(), List.of(), false));
-    }
-
-    /** In the place of a check that is not there: another with each that was begun. */
-    private static UUID inPlace(OwnSession session, Nobody nobody) {
-        return UUID.nameUUIDFromBytes(
-                (session.id() + " " + nobody.until()).getBytes(StandardCharsets.UTF_8));
+        return proving(
+                session,
+                new ProofAlone.Progress(
+                        proof.waysOfHouse(session.wants().action()),
+                        null,
+                        List.of(),
+                        List.of(),
+                        false));
     }
 
     private OwnPage somebodys(OwnSession session, Tickets.View ticket, UUID person) {
@@ -244,6 +220,7 @@ class OwnPageComposer {
     }
 
     private OwnPage proving(OwnSession session, ProofAlone.Progress progress) {
+        ProofAlone.UnderWay open = pretending.open(session).orElse(progress.open());
         return new OwnPage(
                 organisation(),
                 OwnPage.Stage.PROVE,
@@ -253,9 +230,9 @@ class OwnPageComposer {
                                         new OwnPage.WayShown(
                                                 way.id(), way.label(), way.note(), way.seconds()))
                         .toList(),
-                underWay(progress.open()),
+                underWay(open),
                 progress.passed(),
-                progress.ways().isEmpty() && progress.open() == null,
+                progress.ways().isEmpty() && open == null,
                 List.of(),
                 List.of(),
                 List.of(),

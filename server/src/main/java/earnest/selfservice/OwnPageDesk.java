@@ -18,7 +18,6 @@ import org.springframework.stereotype.Service;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -29,10 +28,12 @@ import java.util.UUID;
  */
 @Service
 class OwnPageDesk {
+    private static final int TOO_MANY = 429;
     private static final GuessLimits.Limit BEGUN = new GuessLimits.Limit(5, Duration.ofMinutes(30));
 
     private final OwnSessionRows rows;
     private final OwnPageComposer composer;
+    private final Pretending pretending;
     private final OwnPageEnds ends;
     private final Robots robots;
     private final GuessLimits limits;
@@ -48,6 +49,7 @@ class OwnPageDesk {
     OwnPageDesk(
             OwnSessionRows rows,
             OwnPageComposer composer,
+            Pretending pretending,
             OwnPageEnds ends,
             Robots robots,
             GuessLimits limits,
@@ -61,6 +63,7 @@ class OwnPageDesk {
             Ids ids) {
         this.rows = rows;
         this.composer = composer;
+        this.pretending = pretending;
         this.ends = ends;
         this.robots = robots;
         this.limits = limits;
@@ -167,30 +170,20 @@ class OwnPageDesk {
         if (!limits.take("own-begun " + session.nameMark(), BEGUN)) {
             throw tooMany();
         }
-        UUID ticket = session.ticket();
-        if (ticket != null) {
-            try {
-                proof.begin(ticket, who(session), way);
-            } catch (Problem problem) {
-                throw problem.status() == 429 ? tooMany() : problem;
-            }
-            return;
+        UUID ticket = session.known();
+        if (ticket != null && begins(session, ticket, way)) {
+            pretending.end(session);
+        } else {
+            pretending.begin(session, way);
         }
-        ProofAlone.Way begun =
-                proof.waysOfNobody(session.nameMark(), session.wants().action()).stream()
-                        .filter(one -> one.id().equals(way))
-                        .findFirst()
-                        .orElseThrow(OwnPageDesk::notThere);
-        Instant until = clock.instant().plus(begun.lasts());
-        writes.run(
-                () ->
-                        rows.pretend(
-                                session.id(), new Nobody(begun.id(), until, begun.tries()).text()));
     }
 
-    private static Problem notThere() {
-        return new Problem(
-                409, "not-offered", "That way is not open any more. Take another of the list.");
+    private boolean begins(OwnSession session, UUID ticket, String way) {
+        try {
+            return proof.begin(ticket, who(session), session.wants().action(), way);
+        } catch (Problem problem) {
+            throw problem.status() == TOO_MANY ? tooMany() : problem;
+        }
     }
 
     private static Problem tooMany() {
@@ -208,9 +201,7 @@ class OwnPageDesk {
      */
     boolean type(OwnSession session, Secret typed) {
         robots.takeAnswer(session.nameMark());
-        UUID ticket = session.ticket();
-        boolean right =
-                ticket == null ? nothingIsRight(session) : proof.type(ticket, who(session), typed);
+        boolean right = types(session, typed);
         if (right) {
             robots.giveAnswerBack(session.nameMark());
         } else {
@@ -219,16 +210,14 @@ class OwnPageDesk {
         return right;
     }
 
-    private boolean nothingIsRight(OwnSession session) {
-        Nobody nobody = Nobody.read(session.nobody());
-        if (!nobody.open(clock.instant())) {
-            throw new Problem(
-                    409,
-                    "check-over",
-                    "Nothing is waited for any more. Begin again with one of the list.");
+    /** What is pretended takes the answer; else what is under way on the ticket. */
+    private boolean types(OwnSession session, Secret typed) {
+        UUID ticket = session.known();
+        if (ticket == null || pretending.open(session).isPresent()) {
+            pretending.answer(session);
+            return false;
         }
-        writes.run(() -> rows.pretend(session.id(), nobody.wrong().text()));
-        return false;
+        return proof.type(ticket, who(session), typed);
     }
 
     private void wrong(OwnSession session) {
@@ -246,7 +235,7 @@ class OwnPageDesk {
      */
     OwnPage goOnFor(@Nullable String token, OwnSession.Wants wants) {
         OwnSession session = step(token);
-        UUID ticket = session.ticket();
+        UUID ticket = session.known();
         if (ticket == null || !mayChangeProofs(session)) {
             throw new Problem(
                     403,
@@ -268,7 +257,7 @@ class OwnPageDesk {
     /** Whether enough is proved in a session of somebody to change what proves them. */
     boolean mayChangeProofs(OwnSession session) {
         return proofs.mayChange(
-                tickets.view(Objects.requireNonNull(session.ticket())), who(session).person());
+                tickets.view(Objects.requireNonNull(session.known())), who(session).person());
     }
 
     /** That nothing goes on. */

@@ -95,7 +95,7 @@ class OwnPasswords {
 
     /** Nobody comes so far with a name that nobody has. */
     private static UUID ticket(OwnSession session) {
-        UUID ticket = session.ticket();
+        UUID ticket = session.known();
         if (ticket == null) {
             throw new Problem(
                     403,

@@ -17,10 +17,10 @@ import java.util.UUID;
  *
  * @param nameMark of the name that was typed, by which it is known again
  * @param person null: nobody has the name, or nothing can be done for them here
- * @param ticket null exactly when the person is
+ * @param ticket null where there is no person, unless it is the page of another channel's ticket
  * @param wrong answers in it
  * @param wants what it was begun for
- * @param nobody how far the pretence is, as JSON; null while nothing was begun, or it is real
+ * @param nobody how far what is pretended is, as JSON; null while nothing was
  */
 record OwnSession(
         UUID id,
@@ -48,6 +48,11 @@ record OwnSession(
         String action() {
             return action;
         }
+    }
+
+    /** On which ticket somebody whom we know goes on; null for a name that nobody has. */
+    @Nullable UUID known() {
+        return person == null ? null : ticket;
     }
 
     /** It ends so long after its last step. */

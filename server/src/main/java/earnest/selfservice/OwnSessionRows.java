@@ -135,8 +135,8 @@ class OwnSessionRows {
                 one ->
                         database.sql(
                                         "update own_session set former_hash = token_hash,"
-                                                + " token_hash = :hash, last_step_at = :now where"
-                                                + " id = :id")
+                                                + " token_hash = :hash, last_step_at = :now,"
+                                                + " nobody = null where id = :id")
                                 .param("hash", Tokens.hash(token))
                                 .param("now", clock.instant())
                                 .param("id", one)

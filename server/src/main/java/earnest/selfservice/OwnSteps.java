@@ -41,7 +41,7 @@ class OwnSteps {
      */
     Step known(HttpServletRequest request) {
         OwnSession session = session(request);
-        UUID ticket = session.ticket();
+        UUID ticket = session.known();
         if (ticket == null) {
             throw notEnough();
         }
@@ -55,7 +55,7 @@ class OwnSteps {
      */
     Step proved(HttpServletRequest request) {
         OwnSession session = session(request);
-        UUID ticket = session.ticket();
+        UUID ticket = session.known();
         if (ticket == null || !desk.mayChangeProofs(session)) {
             throw notEnough();
         }

@@ -2,10 +2,14 @@ package earnest.selfservice;
 
 import earnest.access.Cookies;
 import earnest.access.Tokens;
+import earnest.checks.ProofAlone;
+import earnest.core.passwords.Secret;
 import earnest.ground.Ids;
+import earnest.ground.Problem;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
 import org.jspecify.annotations.Nullable;
@@ -14,6 +18,7 @@ import org.springframework.stereotype.Component;
 import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 
 /**
@@ -34,7 +39,7 @@ public class PagesBeside {
          * The ticket on which a page opens, right after the answer and in its transaction; empty if
          * the link is none of its own, or was answered otherwise.
          */
-        java.util.Optional<UUID> opens(UUID about);
+        Optional<UUID> opens(UUID about);
     }
 
     /**
@@ -47,6 +52,8 @@ public class PagesBeside {
 
     private final OwnSessionRows rows;
     private final OwnPageComposer composer;
+    private final Pretending pretending;
+    private final ProofAlone proof;
     private final Tickets tickets;
     private final TheRecord record;
     private final SecureRandom random;
@@ -56,6 +63,8 @@ public class PagesBeside {
     PagesBeside(
             OwnSessionRows rows,
             OwnPageComposer composer,
+            Pretending pretending,
+            ProofAlone proof,
             Tickets tickets,
             TheRecord record,
             SecureRandom random,
@@ -63,6 +72,8 @@ public class PagesBeside {
             Ids ids) {
         this.rows = rows;
         this.composer = composer;
+        this.pretending = pretending;
+        this.proof = proof;
         this.tickets = tickets;
         this.record = record;
         this.random = random;
@@ -90,7 +101,7 @@ public class PagesBeside {
                         ids.next(),
                         mark,
                         real ? person : null,
-                        real ? ticket : null,
+                        ticket,
                         now,
                         now,
                         0,
@@ -111,7 +122,37 @@ public class PagesBeside {
 
     /** Whether one is open on a ticket. */
     public boolean isOpen(UUID ticket) {
+        return open(ticket).isPresent();
+    }
+
+    private Optional<OwnSession> open(UUID ticket) {
         return rows.openOn(ticket).stream()
-                .anyMatch(session -> session.endsAt().isAfter(clock.instant()));
+                .filter(session -> session.endsAt().isAfter(clock.instant()))
+                .findFirst();
+    }
+
+    /** How many digits are waited for on a ticket, or on the page beside it; 0: none. */
+    public int digitsAwaited(UUID ticket) {
+        return open(ticket)
+                .flatMap(pretending::open)
+                .map(pretended -> pretended.way().digits())
+                .orElseGet(() -> proof.digitsAwaited(ticket));
+    }
+
+    /**
+     * Takes digits that were written beside the page for what waits for them.
+     *
+     * @param person whom the ticket names; null: a name that nobody has
+     * @return whether they were right
+     * @throws Problem 409 if nothing is under way
+     */
+    public boolean type(UUID ticket, @Nullable UUID person, Secret typed) {
+        Optional<OwnSession> pretended =
+                open(ticket).filter(session -> pretending.open(session).isPresent());
+        if (pretended.isPresent() || person == null) {
+            pretended.ifPresent(pretending::answer);
+            return false;
+        }
+        return proof.type(ticket, new Actor.Alone(person), typed);
     }
 }

@@ -68,11 +68,6 @@ class ChatTest {
         return chat.page();
     }
 
-    private static void prove(OwnPage page, String gate) {
-        page.begin("harbour-word." + gate).ok();
-        assertThat(page.type(HarbourWord.WORD).ok().get("right").asBoolean()).isTrue();
-    }
-
     @Test
     void theAssistantLeadsToAPageOnTheSameTicketAndIsToldOfTheEnd() {
         String account = app.somebody();
@@ -82,9 +77,9 @@ class ChatTest {
         assertThat(tove.page(ticket).get("who").get("account").asString()).isEqualTo(account);
         assertThat(tove.page(ticket).get("written").get("understood").get("want").asString())
                 .isEqualTo("forgotten-password");
-        prove(page, "north");
+        HarbourWord.said(page);
         assertThat(tove.standing(ticket)).isPositive();
-        prove(page, "south");
+        HarbourWord.said(page);
         assertThat(page.stage()).isEqualTo("choose");
         page.set(OWN, "directory").ok();
         assertThat(page.settled().get("stage").asString()).isEqualTo("done");
@@ -146,7 +141,7 @@ class ChatTest {
         tove.api().post("/api/tickets/" + ticket + "/page").ok();
         assertThat(chat.pageOffered()).isTrue();
         OwnPage page = chat.page();
-        prove(page, "north");
+        HarbourWord.said(page);
         app.word(tove, ticket, "south");
         assertThat(tove.standing(ticket)).isEqualTo(44);
         assertThat(page.stage()).isEqualTo("choose");
@@ -160,7 +155,7 @@ class ChatTest {
     @Test
     void somebodyElseNamedByTheDeskEndsThePageOfTheFirst() {
         OwnPage page = page(app.somebody());
-        prove(page, "north");
+        HarbourWord.said(page);
         String ticket = ticket();
         take(ticket);
         tove.claim(ticket, app.somebody()).ok();
@@ -275,7 +270,7 @@ class ChatTest {
     void whoeverIsOnThePageBesideItComesBackToIt() {
         OwnPage page = page(app.somebody());
         try (App.Later _ = app.later(Duration.ofMinutes(8))) {
-            page.begin("harbour-word.north").ok();
+            page.begin("harbour-word").ok();
         }
         try (App.Later _ = app.later(Duration.ofMinutes(16))) {
             app.bean(ChatEnds.class).run();

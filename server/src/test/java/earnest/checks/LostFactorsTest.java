@@ -16,8 +16,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
-import java.util.List;
-
 /** An analyst takes away what somebody lost, with enough proof and never without. */
 @ExtendWith(App.Running.class)
 class LostFactorsTest {
@@ -34,10 +32,7 @@ class LostFactorsTest {
         account = app.somebody();
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         codes = page.setUp("recovery-code").ok().get("id").asString();
         page.http().delete("/api/own/session").ok();
         tove = app.desk("tove.rask");

@@ -17,7 +17,6 @@ import tools.jackson.databind.JsonNode;
 
 import java.time.Duration;
 import java.time.Instant;
-import java.util.List;
 import java.util.stream.StreamSupport;
 
 /** How long it takes is answered from the record, with the cases behind it. */
@@ -85,10 +84,7 @@ class HowLongTest {
     void whoHelpedThemselvesIsACaseOfTheirOwnChannel() {
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         page.start(app.somebody()).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         page.set("Copper-kettle-under-pier-7", "directory").ok();
         page.settled();
         Http elif = app.desk("elif.hartono").api();

@@ -143,11 +143,6 @@ class RunsTest {
                 .toString();
     }
 
-    private static void prove(OwnPage page, String gate) {
-        page.begin("harbour-word." + gate).ok();
-        assertThat(page.type(HarbourWord.WORD).ok().get("right").asBoolean()).isTrue();
-    }
-
     @Test
     void theOneThatShipsRunsFromAChatToTheNewPassword() {
         app.needs("chat");
@@ -165,8 +160,7 @@ class RunsTest {
         chat.say("I really forgot my password").ok();
         assertThat(runs(ticket)).hasSize(1);
         OwnPage page = chat.page();
-        prove(page, "north");
-        prove(page, "south");
+        HarbourWord.proves(page);
         waits(run, "till they choose");
         page.set(OWN, "directory").ok();
         page.settled();
@@ -208,8 +202,7 @@ class RunsTest {
         String run = runs(ticket).getFirst().get("id").asString();
         waits(run, "for proof");
         Eventually.waitFor("the run to rest", () -> rests(run));
-        prove(page, "north");
-        prove(page, "south");
+        HarbourWord.proves(page);
         page.set(OWN, "directory").ok();
         page.settled();
         Eventually.waitFor(
@@ -237,7 +230,7 @@ class RunsTest {
     void aNoStaysOnTheTicketWhateverTheRunSaysAfterwards() {
         OwnPage page = new OwnPage(app.httpFromElsewhere());
         String ticket = ticketOf(page, app.somebody());
-        prove(page, "north");
+        HarbourWord.said(page);
         UUID person = UUID.fromString(tove.page(ticket).get("who").get("id").asString());
         String run = runs(ticket).getFirst().get("id").asString();
         waits(run, "for proof");

@@ -44,10 +44,7 @@ class OwnContactsTest {
     }
 
     private void prove() {
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
     }
 
     private List<JsonNode> contacts() {

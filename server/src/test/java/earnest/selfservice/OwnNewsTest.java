@@ -15,7 +15,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
-import java.util.List;
 import java.util.Map;
 
 /** Somebody says what they want to be told; what is always told is told all the same. */
@@ -38,10 +37,7 @@ class OwnNewsTest {
     }
 
     private void wants(boolean proofs, boolean invitations) {
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         page.http().put(PATH, Map.of("proofs", proofs, "invitations", invitations)).ok();
         page.http().delete("/api/own/session").ok();
     }

@@ -37,11 +37,6 @@ class OwnPageTest {
         page = new OwnPage(app.httpFromElsewhere());
     }
 
-    private void prove(String gate) {
-        page.begin("harbour-word." + gate).ok();
-        assertThat(page.type(HarbourWord.WORD).ok().get("right").asBoolean()).isTrue();
-    }
-
     private String ticket() {
         return app.database()
                 .sql(
@@ -67,10 +62,10 @@ class OwnPageTest {
         page.start(account).ok();
         assertThat(page.stage()).isEqualTo("prove");
         assertThat(page.set(OWN, "directory").problem()).isEqualTo("not-sure-enough");
-        prove("north");
+        HarbourWord.said(page);
         assertThat(page.stage()).isEqualTo("prove");
         assertThat(page.tryOut(OWN, "directory").problem()).isEqualTo("not-sure-enough");
-        prove("south");
+        HarbourWord.said(page);
         JsonNode choosing = page.page();
         assertThat(choosing.get("stage").asString()).isEqualTo("choose");
         assertThat(choosing.get("systems").get(0).get("id").asString()).isEqualTo("directory");
@@ -100,8 +95,7 @@ class OwnPageTest {
     void theDirectoryTakesItAsTheirOwn() {
         app.needs("ldap");
         page.start(account).ok();
-        prove("north");
-        prove("south");
+        HarbourWord.proves(page);
         app.directory().lock("LDAP", account);
         page.set(OWN, "directory").ok();
         assertThat(page.settled().get("stage").asString()).isEqualTo("done");
@@ -113,15 +107,13 @@ class OwnPageTest {
     void whatTheSystemRefusesIsSaidAndAnotherCanBeChosen() {
         app.needs("ldap");
         page.start(account).ok();
-        prove("north");
-        prove("south");
+        HarbourWord.proves(page);
         page.set(OWN, "directory").ok();
         page.settled();
         OwnPage again = new OwnPage(app.httpFromElsewhere());
         page = again;
         page.start(account).ok();
-        prove("north");
-        prove("south");
+        HarbourWord.proves(page);
         page.set(OWN, "directory").ok();
         JsonNode refused = page.settled();
         assertThat(refused.get("stage").asString()).isEqualTo("choose");
@@ -136,9 +128,9 @@ class OwnPageTest {
         assertThat(page.http().cookie("earnest-own-page")).isNotEmpty();
         OwnPage other = new OwnPage(app.httpFromElsewhere());
         assertThat(other.stage()).isEqualTo("begin");
-        assertThat(other.begin("harbour-word.north").problem()).isEqualTo("page-over");
+        assertThat(other.begin("harbour-word").problem()).isEqualTo("page-over");
         try (App.Later _ = app.later(Duration.ofMinutes(10))) {
-            assertThat(page.begin("harbour-word.north").problem()).isEqualTo("page-over");
+            assertThat(page.begin("harbour-word").problem()).isEqualTo("page-over");
             assertThat(page.stage()).isEqualTo("begin");
         }
     }
@@ -146,7 +138,7 @@ class OwnPageTest {
     @Test
     void leavingEndsItAndItsTicket() {
         page.start(account).ok();
-        prove("north");
+        HarbourWord.said(page);
         page.http().delete("/api/own/session").ok();
         assertThat(page.stage()).isEqualTo("begin");
         assertThat(ticketState()).isEqualTo("CLOSED");
@@ -187,7 +179,7 @@ class OwnPageTest {
         Desk tove = app.desk("tove.rask");
         page.start(account).ok();
         tove.api().post("/api/tickets/" + ticket() + "/take").ok();
-        assertThat(page.begin("harbour-word.north").problem()).isEqualTo("held-by-another");
+        assertThat(page.begin("harbour-word").problem()).isEqualTo("held-by-another");
         tove.close(ticket(), "Looked at a page");
     }
 
@@ -196,7 +188,7 @@ class OwnPageTest {
         page.start(account).ok();
         for (int i = 0; i < 5; i++) {
             if (i % 2 == 0) {
-                page.begin("harbour-word.north").ok();
+                page.begin("harbour-word").ok();
             }
             page.type("wrong " + i).ok();
         }
@@ -208,8 +200,7 @@ class OwnPageTest {
     void whoeverIsStoppedMeetsThePageOfNobody() {
         Desk tove = app.desk("tove.rask");
         page.start(account).ok();
-        prove("north");
-        prove("south");
+        HarbourWord.proves(page);
         page.set(OWN, "directory").ok();
         page.settled();
         denied(tove);
@@ -225,8 +216,7 @@ class OwnPageTest {
         app.needs("ldap", "scim", "text");
         account = app.somebodyAshore();
         page.start(account).ok();
-        prove("north");
-        prove("south");
+        HarbourWord.proves(page);
         page.set(OWN, "directory", "shore-cloud").ok();
         JsonNode done = page.settled();
         assertThat(done.get("stage").asString()).isEqualTo("done");

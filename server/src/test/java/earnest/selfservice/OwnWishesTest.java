@@ -14,7 +14,6 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
-import java.util.List;
 import java.util.Map;
 
 /**
@@ -37,10 +36,7 @@ class OwnWishesTest {
     }
 
     private Http proved() {
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         return page.http();
     }
 

@@ -96,7 +96,7 @@ class AuthenticatorCode extends CodeTyped {
         return Optional.of(
                 new ForOneself(
                         "Code from your authenticator",
-                        "six digits, from the app",
+                        "six digits, if you set one up",
                         DIGITS,
                         "Type the six digits that your authenticator shows now.",
                         85));

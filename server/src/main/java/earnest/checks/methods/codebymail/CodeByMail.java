@@ -34,9 +34,9 @@ class CodeByMail extends CodeBySending {
         return Optional.of(
                 new ForOneself(
                         "Code to your own mailbox",
-                        "not the one at work",
+                        "not the one at work, if we know one",
                         DIGITS,
-                        "Type the six digits that come by mail.",
+                        "Type the six digits that come by mail, if we know your own mailbox.",
                         40));
     }
 

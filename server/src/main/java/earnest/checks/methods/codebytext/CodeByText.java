@@ -26,10 +26,11 @@ class CodeByText extends CodeBySending {
         return Optional.of(
                 new ForOneself(
                         "Code to your phone",
-                        "the one that ends in %s",
+                        "by text, to a number that we know",
                         DIGITS,
-                        "Type the six digits that come by text.",
-                        85));
+                        "Type the six digits that come by text, if we know a number of yours.",
+                        85,
+                        true));
     }
 
     @Override

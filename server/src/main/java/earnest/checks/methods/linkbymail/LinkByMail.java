@@ -32,10 +32,10 @@ class LinkByMail extends LinkBySending {
         return Optional.of(
                 new ForOneself(
                         "Link to your own mailbox",
-                        "not the one at work",
+                        "not the one at work, if we know one",
                         0,
-                        "A link is on its way to your own mailbox. Open it where you want to go on:"
-                                + " this page stops then.",
+                        "If we know your own mailbox, a link is on its way there. Open it where you"
+                                + " want to go on: this page stops then.",
                         40));
     }
 

@@ -26,11 +26,12 @@ class LinkByText extends LinkBySending {
         return Optional.of(
                 new ForOneself(
                         "Link to your phone",
-                        "the one that ends in %s",
+                        "by text, to a number that we know",
                         0,
-                        "A link is on its way to your phone, by text. Open it there: you go on on"
-                                + " the phone, and this page stops.",
-                        85));
+                        "If we know a number of yours, a link is on its way there, by text. Open"
+                                + " it: you go on on the phone, and this page stops.",
+                        85,
+                        true));
     }
 
     @Override

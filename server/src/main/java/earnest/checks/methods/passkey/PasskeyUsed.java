@@ -191,7 +191,7 @@ class PasskeyUsed implements ProofMethod {
         return Optional.of(
                 new ForOneself(
                         LABEL,
-                        "in this browser, by finger, face or its own code",
+                        "by finger, face or its own code, if you set one up",
                         0,
                         "Press, and this device asks whether it is you.",
                         12));

@@ -90,7 +90,7 @@ class RecoveryCodeRead extends CodeTyped implements Enrolling {
         return Optional.of(
                 new ForOneself(
                         LABEL,
-                        "twelve digits, from your paper",
+                        "twelve digits, if you keep codes on paper",
                         RecoveryCode.DIGITS,
                         "Type one of the codes that you keep on paper. Cross it out then: it is"
                                 + " good once.",

@@ -1,5 +1,7 @@
 package earnest.checks.methods.madeup;
 
+import static org.assertj.core.api.Assertions.assertThat;
+
 import earnest.checks.methods.Check;
 import earnest.checks.methods.CheckState;
 import earnest.checks.methods.ForOneself;
@@ -11,6 +13,7 @@ import earnest.checks.methods.Reply;
 import earnest.checks.methods.Result;
 import earnest.core.passwords.Secret;
 import earnest.ground.Problem;
+import earnest.testkit.OwnPage;
 
 import org.springframework.stereotype.Component;
 
@@ -25,6 +28,18 @@ public class HarbourWord implements ProofMethod {
     public static final String WORD = "heron";
 
     record Asked(String gate) {}
+
+    /** Somebody on a page of their own says it at the next gate. */
+    public static void said(OwnPage page) {
+        page.begin(page.way("harbour-word")).ok();
+        assertThat(page.type(WORD).ok().get("right").asBoolean()).isTrue();
+    }
+
+    /** At both gates, which is enough. */
+    public static void proves(OwnPage page) {
+        said(page);
+        said(page);
+    }
 
     @Override
     public String id() {

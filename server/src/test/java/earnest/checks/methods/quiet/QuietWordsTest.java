@@ -14,7 +14,6 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
-import java.util.List;
 import java.util.Locale;
 
 /** Somebody who is forced says so, and whoever stands beside them notices nothing. */
@@ -34,10 +33,7 @@ class QuietWordsTest {
         tove = app.desk("tove.rask");
         page = new OwnPage(app.httpFromElsewhere());
         page.startForProofs(account).ok();
-        for (String gate : List.of("north", "south")) {
-            page.begin("harbour-word." + gate).ok();
-            page.type(HarbourWord.WORD).ok();
-        }
+        HarbourWord.proves(page);
         words = page.setUp("quiet-words").ok().get("lines").get(0).asString();
         assertThat(words.split(" ")).hasSize(2);
     }
