@@ -14,13 +14,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.Supplier;
 
-/** {@code earnest assess, gateway, password, procedure, record, spell, understand, verify}. */
+/**
+ * {@code earnest assess, gateway, offline, password, procedure, record, spell, understand, verify}.
+ */
 public final class Main {
     private static final Map<String, Supplier<Command>> COMMANDS = new LinkedHashMap<>();
 
     static {
         COMMANDS.put("assess", AssessCommand::new);
         COMMANDS.put("gateway", GatewayCommand::new);
+        COMMANDS.put("offline", OfflineCommand::new);
         COMMANDS.put("password", PasswordCommand::new);
         COMMANDS.put("procedure", ProcedureCommand::new);
         COMMANDS.put("spell", SpellCommand::new);

@@ -47,7 +47,14 @@ class CommandsTest {
     @Test
     void everyCommandHasHelpWithExamplesAndExitCodes() {
         for (String command :
-                List.of("assess", "password", "procedure", "record", "spell", "verify")) {
+                List.of(
+                        "assess",
+                        "offline",
+                        "password",
+                        "procedure",
+                        "record",
+                        "spell",
+                        "verify")) {
             Ran ran = Ran.runWith("", command, "--help");
             assertEquals(0, ran.code());
             assertTrue(ran.out().contains("Example") && ran.out().contains("Exit: 0"), ran.out());

@@ -73,8 +73,8 @@ public final class Ocra {
         if (parts.group(8) != null && !stepFits(parts.group(8), parts.group(9))) {
             throw new IllegalArgumentException("suite: a step has 1 to 59 s or min, or 1 to 48 h");
         }
-        if (ocra.digits == 0 || ocra.digits > 8) {
-            throw new IllegalArgumentException("suite: codes of 4 to 8 digits are made here");
+        if (ocra.digits == 0) {
+            throw new IllegalArgumentException("suite: codes of 4 to 10 digits are made here");
         }
         return ocra;
     }

@@ -1,15 +1,14 @@
 package earnest.core.codes;
 
 import java.security.GeneralSecurityException;
+import java.util.Locale;
 
 import javax.crypto.Mac;
 import javax.crypto.spec.SecretKeySpec;
 
 /** Dynamic truncation of an HMAC to decimal digits (RFC 4226, section 5.3). */
 final class Truncation {
-    private static final int[] POWERS = {
-        1, 10, 100, 1_000, 10_000, 100_000, 1_000_000, 10_000_000, 100_000_000
-    };
+    private static final long TEN = 10;
 
     private Truncation() {}
 
@@ -21,7 +20,16 @@ final class Truncation {
                         | (mac[offset + 1] & 0xff) << 16
                         | (mac[offset + 2] & 0xff) << 8
                         | (mac[offset + 3] & 0xff);
-        return ("%0" + digits + "d").formatted(binary % POWERS[digits]);
+        return String.format(Locale.ROOT, "%0" + digits + "d", binary % power(digits));
+    }
+
+    /** Of ten, as a long: that of ten digits is more than an int holds. */
+    private static long power(int digits) {
+        long power = 1;
+        for (int i = 0; i < digits; i++) {
+            power *= TEN;
+        }
+        return power;
     }
 
     private static byte[] hmac(String algorithm, byte[] key, byte[] message) {

@@ -3,6 +3,7 @@ package earnest.core.codes;
 import static org.junit.jupiter.api.Assertions.assertEquals;
 import static org.junit.jupiter.api.Assertions.assertInstanceOf;
 import static org.junit.jupiter.api.Assertions.assertThrows;
+import static org.junit.jupiter.api.Assertions.assertTrue;
 
 import earnest.core.passwords.Secret;
 
@@ -115,6 +116,21 @@ class OcraTest {
         assertEquals(code, response.open(String::new));
     }
 
+    /** A code is what the vectors' longest ends with: 31 bits have up to ten digits. */
+    @Test
+    void ofNineAndTenDigitsToo() {
+        String ten = code("OCRA-1:HOTP-SHA1-10:QN08");
+        assertEquals(10, ten.length());
+        assertTrue(Long.parseLong(ten) < 1L << 31, ten);
+        assertEquals(9, code("OCRA-1:HOTP-SHA1-9:QN08").length());
+    }
+
+    private static String code(String suite) {
+        return Ocra.suite(suite)
+                .response(key(suite), Ocra.Input.of("11111111"), AT)
+                .open(String::new);
+    }
+
     @Test
     void aRightResponseIsTakenOnceAndWrongOnesUpToTheLimit() {
         Ocra ocra = Ocra.suite("OCRA-1:HOTP-SHA256-8:C-QN08");
@@ -149,7 +165,7 @@ class OcraTest {
                 "OCRA-2:HOTP-SHA1-6:QN08",
                 "OCRA-1:HOTP-MD5-6:QN08",
                 "OCRA-1:HOTP-SHA1-3:QN08",
-                "OCRA-1:HOTP-SHA1-10:QN08",
+                "OCRA-1:HOTP-SHA1-11:QN08",
                 "OCRA-1:HOTP-SHA1-0:QN08",
                 "OCRA-1:HOTP-SHA1-6:QX08",
                 "OCRA-1:HOTP-SHA1-6:QN03",
