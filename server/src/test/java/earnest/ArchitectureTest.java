@@ -49,6 +49,7 @@ class ArchitectureTest {
                     "earnest.core.codes.RecoveryCode", // to show it in groups
                     "earnest.checks.RecoveryCodes", // to know it again
                     "earnest.core.codes.OwnAnswer", // to compare it
+                    "earnest.core.offline.OfflineAnswer", // to answer for it
                     "earnest.core.codes.Base32", // to read a key
                     "earnest.checks.described.OutsideServiceClient", // to sign in
                     "earnest.checks.Questions", // to hash it

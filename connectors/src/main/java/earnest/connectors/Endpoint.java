@@ -3,6 +3,7 @@ package earnest.connectors;
 import org.jspecify.annotations.Nullable;
 
 import java.io.IOException;
+import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.security.cert.X509Certificate;
@@ -28,17 +29,19 @@ public record Endpoint(
         /**
          * Connects and shakes hands, and says nothing else.
          *
+         * @param at which of the host's addresses
          * @param named whether the certificate must name the host
          * @throws IOException if the server is not reached or not trusted
          */
-        X509Certificate shown(Endpoint endpoint, SSLContext tls, boolean named) throws IOException;
+        X509Certificate shown(Endpoint endpoint, InetAddress at, SSLContext tls, boolean named)
+                throws IOException;
     }
 
     /** TLS from the first byte. */
-    public static X509Certificate direct(Endpoint endpoint, SSLContext tls, boolean named)
-            throws IOException {
+    public static X509Certificate direct(
+            Endpoint endpoint, InetAddress at, SSLContext tls, boolean named) throws IOException {
         try (Socket plain = new Socket()) {
-            plain.connect(new InetSocketAddress(endpoint.host, endpoint.port), DEADLINE_MS);
+            plain.connect(new InetSocketAddress(at, endpoint.port), DEADLINE_MS);
             plain.setSoTimeout(DEADLINE_MS);
             try (SSLSocket secured =
                     (SSLSocket)

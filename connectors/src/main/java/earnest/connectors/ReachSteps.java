@@ -98,7 +98,11 @@ public final class ReachSteps {
         }
         try {
             X509Certificate certificate =
-                    securing.shown(endpoint, PinnedCertificates.context(endpoint.pinned()), true);
+                    securing.shown(
+                            endpoint,
+                            at(endpoint),
+                            PinnedCertificates.context(endpoint.pinned()),
+                            true);
             return TestResult.good(
                             endpoint.name()
                                     + (endpoint.pinned() == null
@@ -116,10 +120,15 @@ public final class ReachSteps {
         }
     }
 
-    private static TestResult notTrusted(Endpoint endpoint, Endpoint.Securing securing) {
+    /** Anew for each connection: what a name means may have changed since it was allowed. */
+    private InetAddress at(Endpoint endpoint) throws UnknownHostException {
+        return guard.resolve(endpoint.host())[0];
+    }
+
+    private TestResult notTrusted(Endpoint endpoint, Endpoint.Securing securing) {
         X509Certificate certificate;
         try {
-            certificate = securing.shown(endpoint, Certificates.looking(), false);
+            certificate = securing.shown(endpoint, at(endpoint), Certificates.looking(), false);
         } catch (IOException e) {
             return TestResult.failed(
                     endpoint.name() + " does not speak TLS there",

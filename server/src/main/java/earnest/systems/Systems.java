@@ -38,9 +38,9 @@ public class Systems {
     private final SystemKinds kinds = new SystemKinds();
     private final Map<String, OpenSystem> open = new ConcurrentHashMap<>();
 
-    Systems(SystemRows rows, SystemsProperties properties) {
+    Systems(SystemRows rows, AddressGuard guard) {
         this.rows = rows;
-        this.guard = new AddressGuard(properties.loopback());
+        this.guard = guard;
     }
 
     /** Those that Earnest is connected to, in the order of the desk. */

@@ -17,6 +17,7 @@ import org.jspecify.annotations.Nullable;
 
 import java.io.IOException;
 import java.net.ConnectException;
+import java.net.InetAddress;
 import java.net.URI;
 import java.security.cert.X509Certificate;
 
@@ -104,11 +105,12 @@ record LdapSecurity(SocketFactory sockets, @Nullable PostConnectProcessor secure
         return server.startTls() ? LdapSecurity::startTls : Endpoint::direct;
     }
 
-    private static X509Certificate startTls(Endpoint endpoint, SSLContext tls, boolean named)
-            throws IOException {
+    private static X509Certificate startTls(
+            Endpoint endpoint, InetAddress at, SSLContext tls, boolean named) throws IOException {
         LDAPConnectionOptions options = new LDAPConnectionOptions();
         options.setConnectTimeoutMillis(LOOK_MS);
         options.setResponseTimeoutMillis(LOOK_MS);
+        options.setNameResolver(new Addresses(host -> new InetAddress[] {at}));
         if (named) {
             options.setSSLSocketVerifier(new HostNameSSLSocketVerifier(true));
         }

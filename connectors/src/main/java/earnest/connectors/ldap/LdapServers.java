@@ -4,7 +4,6 @@ import com.unboundid.ldap.sdk.LDAPConnectionOptions;
 import com.unboundid.ldap.sdk.LDAPConnectionPool;
 import com.unboundid.ldap.sdk.LDAPException;
 import com.unboundid.ldap.sdk.LDAPURL;
-import com.unboundid.ldap.sdk.NameResolver;
 import com.unboundid.ldap.sdk.PasswordProvider;
 import com.unboundid.ldap.sdk.SimpleBindRequest;
 import com.unboundid.ldap.sdk.SingleServerSet;
@@ -13,8 +12,6 @@ import earnest.connectors.AddressGuard;
 import earnest.core.json.BadField;
 import earnest.core.passwords.Secret;
 
-import java.net.InetAddress;
-import java.net.UnknownHostException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +31,7 @@ class LdapServers implements AutoCloseable {
         options.setConnectTimeoutMillis(CONNECT_MS);
         options.setResponseTimeoutMillis(ANSWER_MS);
         options.setFollowReferrals(false);
-        options.setNameResolver(new Allowed(guard));
+        options.setNameResolver(new Addresses(guard::resolve));
         options.setAbandonOnTimeout(true);
         for (LdapSettings.Server server : settings.servers()) {
             pools.put(server.name(), pool(server, settings.bindDn(), options));
@@ -89,30 +86,6 @@ class LdapServers implements AutoCloseable {
             return new LDAPURL(server.url());
         } catch (LDAPException e) {
             throw new BadField("settings.servers", server.url() + " is no address of a directory");
-        }
-    }
-
-    /** Finds allowed addresses only, at each connection anew. */
-    private static final class Allowed extends NameResolver {
-        private final AddressGuard guard;
-
-        Allowed(AddressGuard guard) {
-            this.guard = guard;
-        }
-
-        @Override
-        public InetAddress getByName(String host) throws UnknownHostException {
-            return guard.resolve(host)[0];
-        }
-
-        @Override
-        public InetAddress[] getAllByName(String host) throws UnknownHostException {
-            return guard.resolve(host);
-        }
-
-        @Override
-        public void toString(StringBuilder buffer) {
-            buffer.append("allowed addresses");
         }
     }
 

@@ -1,6 +1,7 @@
 package earnest.connectors.scim;
 
 import earnest.connectors.AddressGuard;
+import earnest.connectors.GuardedHttp;
 import earnest.connectors.PinnedCertificates;
 import earnest.core.json.BadJson;
 import earnest.core.json.Json;
@@ -8,19 +9,13 @@ import earnest.core.passwords.Secret;
 
 import org.jspecify.annotations.Nullable;
 
-import java.io.IOException;
-import java.net.ConnectException;
 import java.net.URI;
-import java.net.UnknownHostException;
-import java.net.http.HttpClient;
-import java.net.http.HttpConnectTimeoutException;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.nio.channels.UnresolvedAddressException;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.format.DateTimeFormatter;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 
 /** Speaks HTTP with a service. No request is sent twice. Thread-safe. */
@@ -32,20 +27,16 @@ final class ScimClient implements AutoCloseable {
 
     private final URI url;
     private final Secret token;
-    private final AddressGuard guard;
-    private final HttpClient http;
+    private final GuardedHttp http;
 
     ScimClient(ScimSettings settings, Secret credential, AddressGuard guard) {
-        this.guard = guard;
         this.url = settings.url();
         this.token = credential.copy();
         this.http =
-                HttpClient.newBuilder()
-                        .version(HttpClient.Version.HTTP_1_1)
-                        .connectTimeout(CONNECT)
-                        .followRedirects(HttpClient.Redirect.NEVER)
-                        .sslContext(PinnedCertificates.context(settings.certificate()))
-                        .build();
+                new GuardedHttp(
+                        guard::resolve,
+                        new GuardedHttp.Limits(CONNECT, ANSWER, LONGEST_ANSWER),
+                        PinnedCertificates.context(settings.certificate()));
     }
 
     /**
@@ -69,7 +60,7 @@ final class ScimClient implements AutoCloseable {
 
     /** Reads something. */
     Answer get(String path) throws NotReached, NoAnswer {
-        return send(request(path).GET().build());
+        return send("GET", path, null, null);
     }
 
     /**
@@ -79,74 +70,63 @@ final class ScimClient implements AutoCloseable {
      * @param version only while it has this version (RFC 7644 section 3.14), or null
      */
     Answer patch(String path, byte[] body, @Nullable String version) throws NotReached, NoAnswer {
-        HttpRequest.Builder request =
-                request(path)
-                        .header("Content-Type", MEDIA)
-                        .method("PATCH", HttpRequest.BodyPublishers.ofByteArray(body));
-        if (version != null) {
-            request.header("If-Match", version);
-        }
-        return send(request.build());
+        return send("PATCH", path, body, version);
     }
 
     /** Takes something away. */
     Answer delete(String path) throws NotReached, NoAnswer {
-        return send(request(path).DELETE().build());
+        return send("DELETE", path, null, null);
     }
 
-    private HttpRequest.Builder request(String path) {
-        HttpRequest.Builder request =
-                HttpRequest.newBuilder(URI.create(url + path))
-                        .timeout(ANSWER)
-                        .header("Accept", MEDIA);
+    private List<Map.Entry<String, String>> headers(boolean body, @Nullable String version) {
+        List<Map.Entry<String, String>> headers = new ArrayList<>();
+        headers.add(Map.entry("Accept", MEDIA));
+        if (body) {
+            headers.add(Map.entry("Content-Type", MEDIA));
+        }
+        if (version != null) {
+            headers.add(Map.entry("If-Match", version));
+        }
         token.open(
                 characters ->
-                        characters.length == 0
-                                ? request
-                                : request.header(
-                                        "Authorization", "Bearer " + new String(characters)));
-        return request;
+                        characters.length > 0
+                                && headers.add(
+                                        Map.entry(
+                                                "Authorization",
+                                                "Bearer " + new String(characters))));
+        return headers;
     }
 
-    private Answer send(HttpRequest request) throws NotReached, NoAnswer {
+    private Answer send(
+            String method, String path, byte @Nullable [] body, @Nullable String version)
+            throws NotReached, NoAnswer {
         try {
-            guard.resolve(request.uri().getHost().replaceAll("^\\[|]$", ""));
-            HttpResponse<byte[]> response =
-                    http.send(request, HttpResponse.BodyHandlers.ofByteArray());
-            byte[] body = response.body();
-            if (body.length > LONGEST_ANSWER) {
-                throw new NoAnswer();
-            }
-            Object value = body.length == 0 ? Map.of() : Json.read(body);
+            GuardedHttp.Answer answer =
+                    http.ask(
+                            new GuardedHttp.Question(
+                                    method,
+                                    URI.create(url + path),
+                                    headers(body != null, version),
+                                    body));
+            Object value = answer.body().length == 0 ? Map.of() : Json.read(answer.body());
             Map<String, Object> object = Json.object(value);
             int retryAfter =
-                    response.headers()
-                            .firstValue("Retry-After")
+                    answer.header("retry-after")
                             .filter(text -> text.matches("[0-9]{1,5}"))
                             .map(Integer::parseInt)
                             .orElse(0);
             return new Answer(
-                    response.statusCode(),
-                    object == null ? Map.of() : object,
-                    retryAfter,
-                    date(response));
-        } catch (ConnectException
-                | HttpConnectTimeoutException
-                | UnknownHostException
-                | UnresolvedAddressException e) {
+                    answer.status(), object == null ? Map.of() : object, retryAfter, date(answer));
+        } catch (GuardedHttp.NotReached e) {
             throw new NotReached();
-        } catch (IOException | BadJson e) {
-            throw new NoAnswer();
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
+        } catch (GuardedHttp.NoAnswer | BadJson e) {
             throw new NoAnswer();
         }
     }
 
-    private static @Nullable Instant date(HttpResponse<?> response) {
+    private static @Nullable Instant date(GuardedHttp.Answer answer) {
         try {
-            return response.headers()
-                    .firstValue("Date")
+            return answer.header("date")
                     .map(DateTimeFormatter.RFC_1123_DATE_TIME::parse)
                     .map(Instant::from)
                     .orElse(null);
@@ -157,7 +137,7 @@ final class ScimClient implements AutoCloseable {
 
     @Override
     public void close() {
-        http.shutdownNow();
+        http.close();
         token.close();
     }
 }

@@ -1,5 +1,7 @@
 package earnest.checks.described;
 
+import earnest.connectors.AddressGuard;
+import earnest.connectors.GuardedHttp;
 import earnest.core.passwords.Secret;
 import earnest.core.requests.CannotCarry;
 import earnest.core.requests.Description;
@@ -7,6 +9,8 @@ import earnest.core.requests.Renderer;
 import earnest.core.requests.Slot;
 import earnest.core.requests.Taken;
 import earnest.wrapped.WrappedSecrets;
+
+import jakarta.annotation.PreDestroy;
 
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -17,32 +21,34 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.EnumMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
-import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.ExecutionException;
-import java.util.concurrent.TimeUnit;
-import java.util.concurrent.TimeoutException;
 
 /** Sends what a description says, with a deadline, and follows nobody elsewhere. Thread-safe. */
 @Component
 class OutsideServiceClient {
-    private static final Duration ANSWER = Duration.ofSeconds(5);
-    private static final int MOST_BYTES = 64 * 1024;
+    private static final GuardedHttp.Limits LIMITS =
+            new GuardedHttp.Limits(Duration.ofSeconds(2), Duration.ofSeconds(5), 64 * 1024);
     private static final int REFUSED = 400;
     private static final int TOO_MANY = 429;
     private static final int BROKEN = 500;
 
-    /** What Java's client says by itself. */
+    /** What the client says by itself. */
     private static final Set<String> BY_ITSELF =
-            Set.of("host", "content-length", "connection", "expect", "upgrade");
+            Set.of(
+                    "host",
+                    "content-length",
+                    "connection",
+                    "expect",
+                    "upgrade",
+                    "transfer-encoding");
 
     /** What came back. */
     sealed interface Came {
@@ -55,16 +61,17 @@ class OutsideServiceClient {
         record Trouble(String words) implements Came {}
     }
 
-    private final HttpClient http =
-            HttpClient.newBuilder()
-                    .version(HttpClient.Version.HTTP_1_1)
-                    .followRedirects(HttpClient.Redirect.NEVER)
-                    .connectTimeout(Duration.ofSeconds(2))
-                    .build();
+    private final GuardedHttp http;
     private final WrappedSecrets secrets;
 
-    OutsideServiceClient(WrappedSecrets secrets) {
+    OutsideServiceClient(AddressGuard guard, WrappedSecrets secrets) {
+        this.http = new GuardedHttp(guard::resolve, LIMITS, null);
         this.secrets = secrets;
+    }
+
+    @PreDestroy
+    void close() {
+        http.close();
     }
 
     /**
@@ -81,7 +88,7 @@ class OutsideServiceClient {
             return new Came.Refused(String.valueOf(cannot.getMessage()));
         }
         try {
-            return came(description, request(description, request));
+            return came(description, question(description, request));
         } finally {
             Arrays.fill(request, (byte) 0);
         }
@@ -113,14 +120,14 @@ class OutsideServiceClient {
         }
     }
 
-    /** The bytes of a request (RFC 9112) as Java's client takes them. */
-    private static HttpRequest request(Description description, byte[] bytes) {
+    /** The bytes of a request (RFC 9112) as the client takes them. */
+    private static GuardedHttp.Question question(Description description, byte[] bytes) {
         String text = new String(bytes, StandardCharsets.ISO_8859_1);
         int end = text.indexOf("\r\n\r\n");
         String[] lines = text.substring(0, end).split("\r\n");
         String target = lines[0].split(" ")[1];
         String host = "";
-        HttpRequest.Builder request = HttpRequest.newBuilder();
+        List<Map.Entry<String, String>> headers = new ArrayList<>();
         for (int i = 1; i < lines.length; i++) {
             int colon = lines[i].indexOf(':');
             String name = lines[i].substring(0, colon);
@@ -128,31 +135,22 @@ class OutsideServiceClient {
             if (name.equalsIgnoreCase("host")) {
                 host = value;
             }
-            if (!BY_ITSELF.contains(name.toLowerCase(java.util.Locale.ROOT))) {
-                request.header(name, value);
+            if (!BY_ITSELF.contains(name.toLowerCase(Locale.ROOT))) {
+                headers.add(Map.entry(name, value));
             }
         }
         byte[] body = Arrays.copyOfRange(bytes, end + 4, bytes.length);
-        return request.uri(URI.create(description.scheme() + "://" + host + target))
-                .timeout(ANSWER)
-                .method(
-                        description.method(),
-                        body.length == 0
-                                ? HttpRequest.BodyPublishers.noBody()
-                                : HttpRequest.BodyPublishers.ofByteArray(body))
-                .build();
+        return new GuardedHttp.Question(
+                description.method(),
+                URI.create(description.scheme() + "://" + host + target),
+                headers,
+                body.length == 0 ? null : body);
     }
 
-    private Came came(Description description, HttpRequest request) {
-        CompletableFuture<HttpResponse<byte[]>> asked =
-                http.sendAsync(
-                        request,
-                        HttpResponse.BodyHandlers.limiting(
-                                HttpResponse.BodyHandlers.ofByteArray(), MOST_BYTES));
+    private Came came(Description description, GuardedHttp.Question question) {
         try {
-            // The whole answer has the deadline, not its first line only.
-            HttpResponse<byte[]> answer = asked.get(ANSWER.toMillis(), TimeUnit.MILLISECONDS);
-            int status = answer.statusCode();
+            GuardedHttp.Answer answer = http.ask(question);
+            int status = answer.status();
             if (status >= BROKEN || status == TOO_MANY) {
                 return new Came.Trouble("it answers with status " + status);
             }
@@ -165,14 +163,13 @@ class OutsideServiceClient {
                     : new Came.Refused("its answer is not the one described");
         } catch (JacksonException noJson) {
             return new Came.Trouble("its answer cannot be read");
-        } catch (TimeoutException late) {
-            asked.cancel(true);
+        } catch (GuardedHttp.NotReached e) {
+            String refusal = e.refusal();
+            return refusal == null
+                    ? new Came.Trouble("it cannot be reached")
+                    : new Came.Refused(refusal);
+        } catch (GuardedHttp.NoAnswer e) {
             return new Came.Trouble("it does not answer");
-        } catch (ExecutionException failed) {
-            return new Came.Trouble("it cannot be reached");
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
-            return new Came.Trouble("Earnest was shutting down");
         }
     }
 

@@ -239,6 +239,30 @@ class OutsideServiceTest {
 
     @Test
     @SuppressWarnings("unchecked")
+    void whereAMachinesHostGivesItsKeysAwayNothingIsAsked() {
+        Map<String, Object> host = described();
+        for (String part : List.of("ask", "look")) {
+            Map<String, Object> request = (Map<String, Object>) host.get(part);
+            request.put("scheme", "https");
+            request.put(
+                    "sample",
+                    request.get("sample")
+                            .toString()
+                            .replaceAll("Host: .*", "Host: 169.254.169.254"));
+        }
+        describe("voice", host).ok();
+        String number = app.knows(account).get("mobile").asString();
+        assertThat(
+                        maren.post("/api/outside-services/voice/try", Map.of("number", number))
+                                .ok()
+                                .toString())
+                .contains("is where a machine's host answers");
+        tove.begin(ticket, "voice");
+        ends("check-unanswered");
+    }
+
+    @Test
+    @SuppressWarnings("unchecked")
     void whatIsWrongIsNamedAndTheCredentialIsGivenToNobody() {
         assertThat(describe("badge", described()).problem()).isEqualTo("built-in");
         assertThat(describe("Voice!", described()).status()).isEqualTo(422);
