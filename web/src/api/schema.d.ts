@@ -8273,7 +8273,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "endsAt": "2026-11-29T08:30:30.374495Z",
+                     *       "endsAt": "2026-11-30T21:54:23.566657Z",
                      *       "organisation": "Brackwater Ferries",
                      *       "passed": [
                      *         "Link to your phone"
@@ -8291,10 +8291,10 @@ export interface operations {
                      *           "seconds": 5
                      *         },
                      *         {
-                     *           "id": "harbour-word.south",
-                     *           "label": "Word of the harbour",
-                     *           "note": "said at a gate",
-                     *           "seconds": 5
+                     *           "id": "authenticator",
+                     *           "label": "Code from your authenticator",
+                     *           "note": "six digits, if you set one up",
+                     *           "seconds": 20
                      *         }
                      *       ]
                      *     }
@@ -10175,7 +10175,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "endsAt": "2026-11-29T08:30:31.508706Z",
+                     *       "endsAt": "2026-11-30T21:54:24.985708Z",
                      *       "organisation": "Brackwater Ferries",
                      *       "passed": [],
                      *       "results": [
@@ -10189,7 +10189,7 @@ export interface operations {
                      *       "stuck": false,
                      *       "systems": [],
                      *       "told": [
-                     *         "your phone that ends in 09",
+                     *         "your phone that ends in 33",
                      *         "your work mail"
                      *       ],
                      *       "ways": []
@@ -10296,7 +10296,7 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "endsAt": "2026-11-29T08:30:29.018031Z",
+                     *       "endsAt": "2026-11-30T21:54:21.810388Z",
                      *       "organisation": "Brackwater Ferries",
                      *       "passed": [],
                      *       "results": [],
@@ -10306,16 +10306,16 @@ export interface operations {
                      *       "told": [],
                      *       "ways": [
                      *         {
-                     *           "id": "harbour-word.north",
+                     *           "id": "harbour-word",
                      *           "label": "Word of the harbour",
                      *           "note": "said at a gate",
                      *           "seconds": 5
                      *         },
                      *         {
-                     *           "id": "harbour-word.south",
-                     *           "label": "Word of the harbour",
-                     *           "note": "said at a gate",
-                     *           "seconds": 5
+                     *           "id": "authenticator",
+                     *           "label": "Code from your authenticator",
+                     *           "note": "six digits, if you set one up",
+                     *           "seconds": 20
                      *         }
                      *       ]
                      *     }
@@ -10728,14 +10728,14 @@ export interface operations {
                 content: {
                     /**
                      * @example {
-                     *       "endsAt": "2026-11-29T08:30:29.518598Z",
+                     *       "endsAt": "2026-11-30T21:54:22.649616Z",
                      *       "open": {
-                     *         "asks": "A link is on its way to your phone, by text. Open it there: you go on on the phone, and this page stops.",
+                     *         "asks": "If we know a number of yours, a link is on its way there, by text. Open it: you go on on the phone, and this page stops.",
                      *         "digits": 0,
-                     *         "id": "link-by-text.09",
+                     *         "id": "link-by-text",
                      *         "label": "Link to your phone",
-                     *         "note": "the one that ends in 09",
-                     *         "until": "2026-11-29T08:30:29.566273Z"
+                     *         "note": "by text, to a number that we know",
+                     *         "until": "2026-11-30T21:54:22.686607Z"
                      *       },
                      *       "organisation": "Brackwater Ferries",
                      *       "passed": [],
@@ -10746,16 +10746,16 @@ export interface operations {
                      *       "told": [],
                      *       "ways": [
                      *         {
-                     *           "id": "harbour-word.north",
+                     *           "id": "harbour-word",
                      *           "label": "Word of the harbour",
                      *           "note": "said at a gate",
                      *           "seconds": 5
                      *         },
                      *         {
-                     *           "id": "harbour-word.south",
-                     *           "label": "Word of the harbour",
-                     *           "note": "said at a gate",
-                     *           "seconds": 5
+                     *           "id": "authenticator",
+                     *           "label": "Code from your authenticator",
+                     *           "note": "six digits, if you set one up",
+                     *           "seconds": 20
                      *         }
                      *       ]
                      *     }

@@ -13,7 +13,7 @@ import java.util.List;
  * What the page of somebody who helps themselves shows.
  *
  * @param organisation whose service desk it is
- * @param ways to prove oneself, the quickest first
+ * @param ways to prove oneself, best first: of the house until something is proved
  * @param passed what was proved, as the ways are called
  * @param stuck whether all was proved that can be, and it is not enough
  * @param systems in which a new password may be chosen now
