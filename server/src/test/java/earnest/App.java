@@ -291,6 +291,16 @@ public final class App {
                 .orElseThrow();
     }
 
+    /** As if all that somebody set up had been there long, so that it is offered. */
+    public void hadItLong(String account) {
+        database()
+                .sql(
+                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
+                                + " utc_timestamp(6) - interval 30 day where p.account = :a")
+                .param("a", account)
+                .update();
+    }
+
     /** What the demo's world knows of somebody. */
     public JsonNode knows(String account) {
         for (JsonNode person : JsonMapper.shared().readTree(ground.read("world/people.json"))) {

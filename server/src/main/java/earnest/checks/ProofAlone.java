@@ -2,6 +2,7 @@ package earnest.checks;
 
 import earnest.checks.methods.OwnPage;
 import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
 import earnest.tickets.Actor;
 import earnest.tickets.Tickets;
 
@@ -70,6 +71,20 @@ public interface ProofAlone {
      */
     record UnderWay(Way way, int triesLeft, Instant until, @Nullable String browserAsks) {}
 
+    /** That a way is none of the list, or not any more. */
+    static Problem notOffered() {
+        return new Problem(
+                409, "not-offered", "That way is not open any more. Take another of the list.");
+    }
+
+    /** That an answer came to nothing that is under way. */
+    static Problem over() {
+        return new Problem(
+                409,
+                "check-over",
+                "Nothing is waited for any more. Begin again with one of the list.");
+    }
+
     /** What a browser is asked for by a way that is pretended; the same for the same id. */
     @Nullable String browserAsks(String way, UUID of);
 
@@ -103,7 +118,7 @@ public interface ProofAlone {
      * @param action that they want, as rulebooks name it
      * @return false while nothing is proved and they do not have it, or were sent enough of it:
      *     nobody who has not proved anything is told so
-     * @throws earnest.ground.Problem 409 if it is not there any more, 429 after too many
+     * @throws Problem 409 if it is not there any more, 429 after too many
      */
     boolean begin(UUID ticket, Actor.Alone who, String action, String way);
 
@@ -114,7 +129,7 @@ public interface ProofAlone {
      * Takes what was typed for what is under way.
      *
      * @return whether it was right; what is wrong is counted
-     * @throws earnest.ground.Problem 409 if nothing is under way
+     * @throws Problem 409 if nothing is under way
      */
     boolean type(UUID ticket, Actor.Alone who, Secret typed);
 

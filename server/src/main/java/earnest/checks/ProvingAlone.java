@@ -206,7 +206,7 @@ class ProvingAlone implements ProofAlone {
                     offered.stream()
                             .filter(one -> one.way.id().equals(way))
                             .findFirst()
-                            .orElseThrow(ProvingAlone::notThere)
+                            .orElseThrow(ProofAlone::notOffered)
                             .offer);
             return true;
         }
@@ -214,7 +214,7 @@ class ProvingAlone implements ProofAlone {
                 ways.ofHouse(action).stream()
                         .filter(one -> one.id().equals(way))
                         .findFirst()
-                        .orElseThrow(ProvingAlone::notThere);
+                        .orElseThrow(ProofAlone::notOffered);
         return beginsUnseen(ticketId, who, inTurn(ticketId, who, way, offered), wanted);
     }
 
@@ -252,11 +252,6 @@ class ProvingAlone implements ProofAlone {
         return false;
     }
 
-    static Problem notThere() {
-        return new Problem(
-                409, "not-offered", "That way is not open any more. Take another of the list.");
-    }
-
     @Override
     public int digitsAwaited(UUID ticketId) {
         return checks.findByTicketIdOrderByStartedAt(ticketId).stream()
@@ -274,13 +269,7 @@ class ProvingAlone implements ProofAlone {
                         .filter(check -> check.state == CheckState.OPEN)
                         .map(check -> check.id)
                         .reduce((a, b) -> b)
-                        .orElseThrow(
-                                () ->
-                                        new Problem(
-                                                409,
-                                                "check-over",
-                                                "Nothing is waited for any more. Begin again with"
-                                                        + " one of the list."));
+                        .orElseThrow(ProofAlone::over);
         Replies.Outcome outcome = replies.reply(ticketId, open, who, new Reply.Typed(typed));
         return outcome.outcome().equals(CheckState.PASSED.word());
     }

@@ -36,15 +36,7 @@ class Pretending {
      * @throws Problem 409 if it is none
      */
     void begin(OwnSession session, String way) {
-        ProofAlone.Way begun =
-                ofHouse(session, way)
-                        .orElseThrow(
-                                () ->
-                                        new Problem(
-                                                409,
-                                                "not-offered",
-                                                "That way is not open any more. Take another of"
-                                                        + " the list."));
+        ProofAlone.Way begun = ofHouse(session, way).orElseThrow(ProofAlone::notOffered);
         keep(session, new Nobody(way, clock.instant().plus(begun.lasts()), begun.tries()));
     }
 
@@ -94,15 +86,7 @@ class Pretending {
      * @throws Problem 409 if nothing is under way, 422 if it is not answered here
      */
     void answer(OwnSession session) {
-        ProofAlone.UnderWay open =
-                open(session)
-                        .orElseThrow(
-                                () ->
-                                        new Problem(
-                                                409,
-                                                "check-over",
-                                                "Nothing is waited for any more. Begin again with"
-                                                        + " one of the list."));
+        ProofAlone.UnderWay open = open(session).orElseThrow(ProofAlone::over);
         if (open.way().digits() == 0 && open.browserAsks() == null) {
             throw Problem.invalid("The link is opened where it was sent to.");
         }

@@ -88,7 +88,7 @@ class FactorFileTest {
         Eventually.waitFor(
                 "them to be told",
                 () -> app.outside().texts(fresh).toString().contains("You were given something"));
-        longAgo(app, fresh);
+        app.hadItLong(fresh);
         Desk tove = app.desk("tove.rask");
         String ticket = app.visitor(tove);
         tove.claim(ticket, fresh).ok();
@@ -106,15 +106,6 @@ class FactorFileTest {
         boolean offered = tove.offer(ticket, method).isPresent();
         tove.close(ticket, "Only a trial.");
         return offered;
-    }
-
-    private static void longAgo(App app, String account) {
-        app.database()
-                .sql(
-                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                                + " utc_timestamp(6) - interval 30 day where p.account = :a")
-                .param("a", account)
-                .update();
     }
 
     @Test
@@ -153,7 +144,7 @@ class FactorFileTest {
                                 .toString())
                 .contains("That device is here already.");
         assertThat(offered(app, account, "tap-approve")).as("new").isFalse();
-        longAgo(app, account);
+        app.hadItLong(account);
         assertThat(offered(app, account, "tap-approve")).isTrue();
     }
 

@@ -55,12 +55,7 @@ class EnrolmentsUntoldTest {
         HarbourWord.proves(page);
         page.setUp("recovery-code").ok();
         page.http().delete("/api/own/session").ok();
-        app.database()
-                .sql(
-                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                                + " utc_timestamp(6) - interval 30 day where p.account = :a")
-                .param("a", account)
-                .update();
+        app.hadItLong(account);
     }
 
     private OwnPage browser() {

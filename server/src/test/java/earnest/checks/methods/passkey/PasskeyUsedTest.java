@@ -50,13 +50,7 @@ class PasskeyUsedTest {
     /** As if it had been set up long ago. */
     private void has(PasskeyOfTests one) {
         assertThat(make(proved(), one).ok().get("right").asBoolean()).isTrue();
-        app.database()
-                .sql(
-                        "update enrolment e join person p on p.id = e.person_id set e.enrolled_at ="
-                                + " utc_timestamp(6) - interval 30 day where p.account = :a and"
-                                + " e.kind = 'passkey'")
-                .param("a", account)
-                .update();
+        app.hadItLong(account);
     }
 
     private OwnPage asking() {
