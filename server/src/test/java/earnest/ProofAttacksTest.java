@@ -11,6 +11,7 @@ import org.junit.jupiter.api.extension.ExtendWith;
 
 import tools.jackson.databind.JsonNode;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
@@ -49,6 +50,27 @@ class ProofAttacksTest {
         Eventually.waitFor(
                 "the password to be taken out of force",
                 () -> app.recorded(ticket, "handover-expired"));
+    }
+
+    @Test
+    void proofOfAnotherTicketOpensNothing() {
+        String account = app.somebody();
+        app.proved(tove, account);
+        String other = app.visitor(tove);
+        tove.claim(other, account).ok();
+        assertThat(tove.standing(other)).isZero();
+        assertThat(tove.change(other, "temporary-password").problem()).isEqualTo("not-sure-enough");
+    }
+
+    @Test
+    void proofOfHalfAnHourAgoOpensNothing() {
+        String ticket = app.proved(tove, app.somebody());
+        assertThat(tove.standing(ticket)).isGreaterThanOrEqualTo(40);
+        try (App.Later _ = app.later(Duration.ofMinutes(31))) {
+            assertThat(tove.standing(ticket)).isZero();
+            assertThat(tove.change(ticket, "temporary-password").problem())
+                    .isEqualTo("not-sure-enough");
+        }
     }
 
     @Test

@@ -20,6 +20,7 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 
 /** What speaks against whoever asks is a line of the reckoning, says what it saw, and counts. */
@@ -128,12 +129,20 @@ class SignalsTest {
         for (int i = 0; i < 2; i++) {
             outside.ringFrom("+12125550142");
             String ticket = tove.answer();
-            tove.claim(ticket, app.somebody()).ok();
+            tove.claim(ticket, somebodyElsewhere()).ok();
             assertThat(line(ticket, "Somebody else was asked for from there").isPresent())
                     .isEqualTo(i > 0);
             assertThat(line(ticket, "Shows a number of +1; theirs are of other")).isPresent();
             tove.close(ticket, "Only a trial.");
         }
+    }
+
+    /** None of whose numbers is of the country of the one that rings. */
+    private String somebodyElsewhere() {
+        return Stream.generate(app::somebody)
+                .filter(one -> !app.knows(one).toString().contains("\"+1"))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test

@@ -33,7 +33,7 @@ class CodeByMailTest {
             tove.press(GenuineCallTest.digit(tove, "Code to own mail"));
             tove.see("The mail left");
             tove.accessible("a code by mail");
-            tove.type(world.secret(code(world, before)));
+            tove.type(world.secret(code(world, MAILBOX, before)));
             tove.see("Code read back, own mail");
             assertThat(tove.column("Change").getByText("Unlock U").count()).isZero();
 
@@ -50,12 +50,13 @@ class CodeByMailTest {
         return tove.column("Change").getByText("Unlock");
     }
 
-    private static String code(World world, int before) {
+    /** The digits of the newest mail, once there are more than before. */
+    static String code(World world, String mailbox, int before) {
         JsonNode mails =
                 Eventually.get(
                         "the mail to come",
                         () ->
-                                Optional.of(world.outside().mails(MAILBOX))
+                                Optional.of(world.outside().mails(mailbox))
                                         .filter(all -> all.size() > before));
         return mails.get(mails.size() - 1).get("text").asString().substring(13, 19);
     }

@@ -20,6 +20,8 @@ import java.util.stream.StreamSupport;
 /** The callers whom a desk fears: forced, without phone and badge, with a manager who is away. */
 @ExtendWith(World.Running.class)
 class HardCasesTest {
+    private static final String WITHOUT_MOBILE = "edahl";
+
     /**
      * Sets something up on the phone, with enough proof; gives the first line of what was shown.
      */
@@ -36,6 +38,29 @@ class HardCasesTest {
             there.see("set up.");
             there.button("I am done").click();
             return line;
+        }
+    }
+
+    @Test
+    void withoutAnyMobileABadgeAndAMailboxAreEnough(World world) {
+        String mailbox = world.known(WITHOUT_MOBILE).get("ownMail").asString();
+        assertThat(world.known(WITHOUT_MOBILE).hasNonNull("mobile")).isFalse();
+        try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            Callers.comes(tove, WITHOUT_MOBILE);
+            Proving.begin(tove, "Badge in person");
+            tove.see("Take the badge in your hand");
+            tove.press("y");
+            tove.see("face, name and date compared");
+            assertThat(tove.column("Change").getByText("Give").count()).isZero();
+            int before = world.outside().mails(mailbox).size();
+            Proving.begin(tove, "Code to own mail");
+            tove.see("The mail left");
+            tove.type(world.secret(CodeByMailTest.code(world, mailbox, before)));
+            tove.see("Code read back, own mail");
+            tove.see("Holds until");
+            tove.accessible("somebody without a mobile");
+            tove.press("t");
+            tove.see("Please say each one back to me");
         }
     }
 

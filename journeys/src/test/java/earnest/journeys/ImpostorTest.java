@@ -65,6 +65,29 @@ class ImpostorTest {
                 .isEqualTo(before);
     }
 
+    /** Somebody who has the victim's text messages, and no more. */
+    @Test
+    void withTheTextCodeAloneIsRefusedKindly(World world) {
+        String account = world.somebody();
+        int texts = world.outside().texts(account).size();
+        try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
+            Callers.rings(world, tove, account);
+            Proving.begin(tove, "Code to work mobile");
+            tove.see("The text left");
+            tove.type(world.outside().textedCode(account, texts));
+            tove.see("Code read back, work mobile");
+            assertThat(tove.column("Change").getByText("Give").count()).isZero();
+            String ticket = tove.page().url().replaceAll(".*/", "");
+            Desk api = world.desk("tove.rask");
+            assertThat(api.change(ticket, "temporary-password").problem())
+                    .isEqualTo("not-sure-enough");
+            tove.press("f");
+            tove.see("Thank you for your patience");
+            tove.press("f");
+            tove.see("No page is open");
+        }
+    }
+
     /** With the page's own cookies and token, as a script slipped into it would. */
     private static void fromThePageItself(Analyst tove, String ticket, long version) {
         String csrf =

@@ -3,6 +3,7 @@ package earnest.checks.methods.codebytext;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import earnest.App;
+import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Outside;
 
@@ -11,6 +12,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
 
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.concurrent.Callable;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 
 /** A code goes to one telephone, is good once and not for long, and cannot be guessed. */
 @ExtendWith(App.Running.class)
@@ -52,6 +59,34 @@ class CodeByTextTest {
         assertThat(outcome(check, wrong)).isEqualTo("wrong");
         assertThat(outcome(check, wrong)).isEqualTo("wrong");
         assertThat(outcome(check, wrong)).isEqualTo("failed");
+        assertThat(tove.type(ticket, check, right).problem()).isEqualTo("check-over");
+        assertThat(tove.standing(ticket)).isEqualTo(-10);
+    }
+
+    /** However many guess at once, three are looked at. */
+    @Test
+    void guessedInParallelThreeAreLookedAt() throws Exception {
+        String check = tove.begin(ticket, "code-by-text");
+        String right = outside.textedCode(account, 0);
+        List<Callable<String>> guesses = new ArrayList<>();
+        for (int i = 0; i < 30; i++) {
+            String guess = "%06d".formatted((Integer.parseInt(right) + 1 + i) % 1_000_000);
+            guesses.add(
+                    () -> {
+                        Answer answer = tove.type(ticket, check, guess);
+                        return answer.status() == 200
+                                ? answer.ok().get("outcome").asString()
+                                : answer.problem();
+                    });
+        }
+        List<String> came = new ArrayList<>();
+        try (ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor()) {
+            for (Future<String> one : threads.invokeAll(guesses)) {
+                came.add(one.get());
+            }
+        }
+        assertThat(came).filteredOn("wrong"::equals).hasSize(2);
+        assertThat(came).filteredOn("failed"::equals).hasSize(1);
         assertThat(tove.type(ticket, check, right).problem()).isEqualTo("check-over");
         assertThat(tove.standing(ticket)).isEqualTo(-10);
     }
