@@ -3795,6 +3795,12 @@ export interface components {
             /** Format: uuid */
             second: string;
         };
+        SecondPersonAwaited: {
+            askedByName: string;
+            deed: string;
+            /** Format: uuid */
+            id: string;
+        };
         SecondPersonWanted: {
             action: string;
             system: string;
@@ -4049,6 +4055,7 @@ export interface components {
             suggested: components["schemas"]["PersonFound"][];
             tape: components["schemas"]["RecordEntry"][];
             ticket: components["schemas"]["TicketOnPage"];
+            toAgree: components["schemas"]["SecondPersonAwaited"][];
             who?: components["schemas"]["PersonOnTicket"];
             written?: components["schemas"]["WrittenOnTicket"];
         };
@@ -20618,8 +20625,8 @@ export interface operations {
                      *       "changes": [
                      *         {
                      *           "action": "temporary-password",
-                     *           "at": "2026-11-30T13:16:33.208800Z",
-                     *           "id": "01a22c99-9838-7101-95a4-daf7abe01cee",
+                     *           "at": "2026-11-30T23:47:53.040552Z",
+                     *           "id": "01a22edb-9850-72aa-a0ee-9adeaa811b7c",
                      *           "label": "Temporary password",
                      *           "servers": [
                      *             {
@@ -20640,7 +20647,7 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22c99-6c29-77a3-8374-66ef5cb4c8bd",
+                     *             "id": "01a22edb-6343-7779-a149-39d275783298",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •95",
                      *             "route": "text",
@@ -20649,10 +20656,10 @@ export interface operations {
                      *           }
                      *         ],
                      *         "state": {
-                     *           "change": "01a22c99-9838-7101-95a4-daf7abe01cee",
-                     *           "expiresAt": "2026-11-30T14:16:33.394459Z",
-                     *           "id": "01a22c99-98ee-7150-8aac-cd3589595e23",
-                     *           "madeAt": "2026-11-30T13:16:33.394459Z",
+                     *           "change": "01a22edb-9850-72aa-a0ee-9adeaa811b7c",
+                     *           "expiresAt": "2026-12-01T00:47:53.210706Z",
+                     *           "id": "01a22edb-98f6-7351-80fe-b147fab85ae7",
+                     *           "madeAt": "2026-11-30T23:47:53.210706Z",
                      *           "parts": 3,
                      *           "reminded": false,
                      *           "route": "read-aloud",
@@ -20672,7 +20679,7 @@ export interface operations {
                      *       },
                      *       "proof": {
                      *         "deniable": [
-                     *           "01a22c99-9591-7755-9f92-157c1dfd3662"
+                     *           "01a22edb-94cd-703c-b48b-942858a1d777"
                      *         ],
                      *         "explanations": [
                      *           {
@@ -20697,7 +20704,7 @@ export interface operations {
                      *             "points": 0,
                      *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T13:46:32.806483Z",
+                     *             "until": "2026-12-01T00:17:52.550185Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           },
@@ -20708,7 +20715,7 @@ export interface operations {
                      *             "points": 0,
                      *             "standing": 43,
                      *             "system": "directory",
-                     *             "until": "2026-11-30T13:46:32.430436Z",
+                     *             "until": "2026-12-01T00:17:52.018973Z",
                      *             "verdict": "open",
                      *             "ways": []
                      *           }
@@ -20737,7 +20744,7 @@ export interface operations {
                      *           },
                      *           {
                      *             "factor": "reach",
-                     *             "id": "approver-link:01a22c99-6815-7641-859c-ab16f94ebef9",
+                     *             "id": "approver-link:01a22edb-5e12-73b5-b8f0-938890ebbee3",
                      *             "label": "Ask the manager",
                      *             "method": "approver-link",
                      *             "note": "Colm Brannigan, by a link to their mail and mobile",
@@ -20753,32 +20760,32 @@ export interface operations {
                      *       "suggested": [],
                      *       "tape": [
                      *         {
-                     *           "actor": "Tove Rask",
-                     *           "at": "2026-11-30T13:16:33.833159Z",
-                     *           "id": "01a22c99-9aa9-7062-99d8-0d55b4a25935",
-                     *           "kind": "handover-said-back",
-                     *           "person": "01a22c99-6863-72d7-b572-1acf85d47648",
-                     *           "ticket": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
-                     *           "words": "heard part 1 of 3 said back"
+                     *           "actor": "Mail server",
+                     *           "at": "2026-11-30T23:47:53.672819Z",
+                     *           "id": "01a22edb-9ac8-7686-b112-1fcf282c932c",
+                     *           "kind": "message-left",
+                     *           "person": "01a22edb-5ef7-737b-9dea-2c72d81f1c82",
+                     *           "ticket": "01a22edb-8e33-75fd-9810-628c91cb6e9a",
+                     *           "words": "took the mail to work mail"
                      *         },
                      *         {
-                     *           "actor": "Mail server",
-                     *           "at": "2026-11-30T13:16:33.778942Z",
-                     *           "id": "01a22c99-9a72-7227-8fa5-caef7ff50193",
-                     *           "kind": "message-left",
-                     *           "person": "01a22c99-6863-72d7-b572-1acf85d47648",
-                     *           "ticket": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
-                     *           "words": "took the mail to work mail"
+                     *           "actor": "Tove Rask",
+                     *           "at": "2026-11-30T23:47:53.586166Z",
+                     *           "id": "01a22edb-9a72-77e0-99c1-664e1e98a380",
+                     *           "kind": "handover-said-back",
+                     *           "person": "01a22edb-5ef7-737b-9dea-2c72d81f1c82",
+                     *           "ticket": "01a22edb-8e33-75fd-9810-628c91cb6e9a",
+                     *           "words": "heard part 1 of 3 said back"
                      *         }
                      *       ],
                      *       "ticket": {
-                     *         "holder": "01a22c99-5843-741c-95c2-372f62478b39",
+                     *         "holder": "01a22edb-4771-736f-bd59-c6311b4d13ad",
                      *         "holderName": "Tove Rask",
-                     *         "id": "01a22c99-90f0-7163-b79c-f520a8d9a0c4",
+                     *         "id": "01a22edb-8e33-75fd-9810-628c91cb6e9a",
                      *         "mine": true,
                      *         "number": "T-1042",
                      *         "onTheLine": true,
-                     *         "openedAt": "2026-11-30T13:16:31.344010Z",
+                     *         "openedAt": "2026-11-30T23:47:50.451173Z",
                      *         "speaking": true,
                      *         "state": "OPEN",
                      *         "talk": {
@@ -20805,6 +20812,7 @@ export interface operations {
                      *           "whose": "number of"
                      *         }
                      *       },
+                     *       "toAgree": [],
                      *       "who": {
                      *         "account": "rrodriguez",
                      *         "alsoOnTheLine": [],
@@ -20812,7 +20820,7 @@ export interface operations {
                      *         "contacts": [
                      *           {
                      *             "brings": "text",
-                     *             "id": "01a22c99-6c29-77a3-8374-66ef5cb4c8bd",
+                     *             "id": "01a22edb-6343-7779-a149-39d275783298",
                      *             "label": "work mobile",
                      *             "masked": "•••• ••• •95",
                      *             "route": "text",
@@ -20821,7 +20829,7 @@ export interface operations {
                      *           },
                      *           {
                      *             "brings": "mail",
-                     *             "id": "01a22c99-6c29-77a4-802d-c056b5bbd29b",
+                     *             "id": "01a22edb-6343-777a-bd2b-7f85afd3f95a",
                      *             "label": "work mail",
                      *             "masked": "•••@brackwater.example",
                      *             "route": "mail",
@@ -20841,7 +20849,7 @@ export interface operations {
                      *         "gone": false,
                      *         "groups": [],
                      *         "heardAlone": true,
-                     *         "id": "01a22c99-6863-72d7-b572-1acf85d47648",
+                     *         "id": "01a22edb-5ef7-737b-9dea-2c72d81f1c82",
                      *         "name": "Rafał Rodríguez",
                      *         "place": "MV Whimbrel, Whitsand",
                      *         "speaks": "English",

@@ -76,6 +76,7 @@ public final class App {
                         "--springdoc.default-produces-media-type=application/json",
                         "--springdoc.writer-with-order-by-keys=true");
         ground.beforeEnd(context::close);
+        IncidentsLogged.listen();
         ground.staff().clock(clock::instant);
         setUpOrganisation();
         Steward steward = new Steward(ground);

@@ -34,35 +34,24 @@ export function SecondPerson({ page, judgement }: Props) {
   );
 }
 
-/** What Earnest itself keeps is in no system. */
-const HERE = "earnest";
-const DEEDS: Record<string, string> = {
-  "replace-factor": "something that proves them is taken away as lost",
-};
-
 /** Whoever opens a colleague's page says yes or no to just what is asked, whatever the page shows beside. */
 export function AgreeToColleague({ page }: { page: Page }) {
-  if (page.ticket.mine) return null;
-  return page.proof.seconds
-    .filter((one) => one.state === "asked")
-    .map((asked) => (
-      <section
-        key={asked.id}
-        aria-label="A second person"
-        className="my-2 rounded border border-wait p-2.5 text-[13px]"
-      >
-        <p className="mb-1.5">
-          <b>{asked.askedByName}</b> asks you to agree:{" "}
-          {DEEDS[asked.action] ?? asked.action.replaceAll("-", " ")}
-          {asked.system !== HERE && ` in ${asked.system}`}, for <b>{page.who?.name}</b>. Look at the whole
-          page first: you answer for it, too.
-        </p>
-        <div className="flex flex-wrap gap-1.5">
-          <Answer ticket={page.ticket.id} second={asked.id} agreed words="Agree, as the second person" />
-          <Answer ticket={page.ticket.id} second={asked.id} agreed={false} words="Do not agree" />
-        </div>
-      </section>
-    ));
+  return page.toAgree.map((asked) => (
+    <section
+      key={asked.id}
+      aria-label="A second person"
+      className="my-2 rounded border border-wait p-2.5 text-[13px]"
+    >
+      <p className="mb-1.5">
+        <b>{asked.askedByName}</b> asks you to agree to {asked.deed} for <b>{page.who?.name}</b>. Look at the
+        whole page first: you answer for it, too.
+      </p>
+      <div className="flex flex-wrap gap-1.5">
+        <Answer ticket={page.ticket.id} second={asked.id} agreed words="Agree, as the second person" />
+        <Answer ticket={page.ticket.id} second={asked.id} agreed={false} words="Do not agree" />
+      </div>
+    </section>
+  ));
 }
 
 function Ask({ page, judgement }: Props) {

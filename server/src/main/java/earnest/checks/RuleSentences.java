@@ -17,7 +17,6 @@ import java.util.stream.Collectors;
 final class RuleSentences {
     private static final String ANY = "*";
 
-    /** What an action is, after "To". */
     private static final Map<String, String> DEEDS = new LinkedHashMap<>();
 
     static {
@@ -35,6 +34,11 @@ final class RuleSentences {
     /** What rules can be about, after "To", by what rulebooks call it. */
     static Map<String, String> deeds() {
         return Collections.unmodifiableMap(DEEDS);
+    }
+
+    /** What an action of a rulebook is, after "to". */
+    static String deed(String action) {
+        return DEEDS.getOrDefault(action, action.replace('-', ' '));
     }
 
     static String of(Rule rule) {
@@ -55,7 +59,7 @@ final class RuleSentences {
             asks.add("a second person at the desk");
         }
         return "To "
-                + DEEDS.getOrDefault(rule.action(), rule.action().replace('-', ' '))
+                + deed(rule.action())
                 + where(rule)
                 + ": "
                 + and(asks)

@@ -11,10 +11,13 @@ import earnest.people.People;
 import earnest.record.Entry;
 import earnest.record.EntryKind;
 import earnest.record.TheRecord;
+import earnest.systems.ManagedSystem;
+import earnest.systems.Systems;
 import earnest.tickets.Tickets;
 
 import org.springframework.stereotype.Service;
 
+import java.util.List;
 import java.util.UUID;
 
 /**
@@ -22,12 +25,13 @@ import java.util.UUID;
  * to one deed. Their yes holds a quarter of an hour, for that deed by that analyst on that ticket.
  */
 @Service
-class SecondPersonDesk {
+class SecondPersonDesk implements SecondsAwaited {
     private final SecondPersonRows rows;
     private final SecondPersons seconds;
     private final Judging judging;
     private final Tickets tickets;
     private final People people;
+    private final Systems systems;
     private final TheRecord record;
     private final Writes writes;
     private final Ids ids;
@@ -38,6 +42,7 @@ class SecondPersonDesk {
             Judging judging,
             Tickets tickets,
             People people,
+            Systems systems,
             TheRecord record,
             Writes writes,
             Ids ids) {
@@ -46,6 +51,7 @@ class SecondPersonDesk {
         this.judging = judging;
         this.tickets = tickets;
         this.people = people;
+        this.systems = systems;
         this.record = record;
         this.writes = writes;
         this.ids = ids;
@@ -76,10 +82,38 @@ class SecondPersonDesk {
                     record.append(
                             entry(EntryKind.SECOND_ASKED, me, ticket, person, id)
                                     .data("action", action)
-                                    .data("of", system));
+                                    .data("of", system)
+                                    .data("deed", deed(action, system)));
                     tickets.remind(ticketId, me.name() + " asks for a second person");
                     return id;
                 });
+    }
+
+    @Override
+    public List<Waiting> on(Tickets.View ticket, UUID who) {
+        UUID person = ticket.person();
+        if (person == null
+                || who.equals(ticket.holder())
+                || ticket.state() == Tickets.State.CLOSED) {
+            return List.of();
+        }
+        return rows.onTicket(ticket.id(), person).stream()
+                .filter(one -> one.state() == Standing.SecondState.ASKED)
+                .map(
+                        one ->
+                                new Waiting(
+                                        one.id(),
+                                        deed(one.action(), one.system()),
+                                        one.askedByName()))
+                .toList();
+    }
+
+    /** What it is about, after "to"; what Earnest keeps itself is in no system. */
+    private String deed(String action, String system) {
+        return RuleSentences.deed(action)
+                + (system.equals(MyProofs.HERE)
+                        ? ""
+                        : " in " + systems.find(system).map(ManagedSystem::name).orElse(system));
     }
 
     private static void mustAskForOne(Verdict verdict) {
@@ -134,6 +168,7 @@ class SecondPersonDesk {
                                             id)
                                     .data("action", asked.action())
                                     .data("of", asked.system())
+                                    .data("deed", deed(asked.action(), asked.system()))
                                     .data("for", asked.askedBy().toString()));
                     tickets.bump(ticketId);
                     tickets.remind(ticketId, null);

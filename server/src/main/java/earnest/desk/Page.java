@@ -2,6 +2,7 @@ package earnest.desk;
 
 import earnest.changes.Changes;
 import earnest.channels.ChannelWords;
+import earnest.checks.SecondsAwaited;
 import earnest.checks.Standing;
 import earnest.handover.Handovers;
 import earnest.people.People;
@@ -21,6 +22,7 @@ import java.util.UUID;
  * One open page: a ticket with all that an analyst needs to go on, but the live state of accounts.
  *
  * @param written what both sides wrote, or null where one does not write
+ * @param toAgree what whoever looks is asked to agree to, as a second person
  * @param suggested whose number it is that the call shows; a suggestion, never a choice
  */
 @Schema(name = "TicketPage")
@@ -30,6 +32,7 @@ record Page(
         @Nullable Who who,
         @Nullable Written written,
         Standing.Reckoning proof,
+        List<SecondsAwaited.Waiting> toAgree,
         PickUps.OnPage pickUp,
         List<Done> changes,
         @Nullable Handover handover,

@@ -5,6 +5,7 @@ import earnest.access.SignedIn;
 import earnest.changes.Changes;
 import earnest.channels.TicketChannel;
 import earnest.channels.TicketChannels;
+import earnest.checks.SecondsAwaited;
 import earnest.checks.Standing;
 import earnest.people.People;
 import earnest.pickup.PickUps;
@@ -33,6 +34,7 @@ class PageComposer {
     private final People people;
     private final Analysts analysts;
     private final Standing standing;
+    private final SecondsAwaited seconds;
     private final Changes changes;
     private final TicketChannels channels;
     private final Accounts accounts;
@@ -48,6 +50,7 @@ class PageComposer {
             People people,
             Analysts analysts,
             Standing standing,
+            SecondsAwaited seconds,
             Changes changes,
             TicketChannels channels,
             Accounts accounts,
@@ -61,6 +64,7 @@ class PageComposer {
         this.people = people;
         this.analysts = analysts;
         this.standing = standing;
+        this.seconds = seconds;
         this.changes = changes;
         this.channels = channels;
         this.accounts = accounts;
@@ -83,6 +87,7 @@ class PageComposer {
                 person.map(p -> whoComposer.who(p, ticket)).orElse(null),
                 written(ticket),
                 standing.reckoning(ticket, wants(ticket, me), Standing.Side.DESK),
+                seconds.on(ticket, me.id()),
                 pickUps.onPage(ticket),
                 done.stream().map(PageComposer::done).toList(),
                 handoverComposer.handover(id, person),

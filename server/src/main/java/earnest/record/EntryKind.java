@@ -72,9 +72,9 @@ public enum EntryKind {
     FACTOR_DISOWNED("did not ask for a change of their proofs ({what})"),
 
     PRESSED("says that they are pressed"),
-    SECOND_ASKED("asked for a second person: {action} in {of} for {person}"),
-    SECOND_AGREED("agreed as the second person: {action} in {of} for {person}"),
-    SECOND_REFUSED("did not agree as the second person: {action} in {of} for {person}"),
+    SECOND_ASKED("asked for a second person, to {deed:act} for {person}"),
+    SECOND_AGREED("agreed as the second person, to {deed:act} for {person}"),
+    SECOND_REFUSED("did not agree as the second person, to {deed:act} for {person}"),
 
     CHANGE_INTENDED("decided to {deed} {account}{way}"),
     CHANGE_NOT_ALLOWED("was not allowed to {deed} {account}: {missing}"),

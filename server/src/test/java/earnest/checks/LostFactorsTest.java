@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.App;
 import earnest.Judged;
 import earnest.checks.methods.madeup.HarbourWord;
+import earnest.ground.Writes;
 import earnest.testkit.Answer;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
@@ -13,8 +14,11 @@ import earnest.testkit.OwnPage;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.extension.ExtendWith;
+import org.springframework.jdbc.core.simple.JdbcClient;
 
 import tools.jackson.databind.JsonNode;
+
+import java.util.Map;
 
 /** An analyst takes away what somebody lost, with enough proof and never without. */
 @ExtendWith(App.Running.class)
@@ -59,6 +63,73 @@ class LostFactorsTest {
         assertThat(remove(app.desk("jonas.lie")).problem()).isEqualTo("held-by-another");
         assertThat(app.recorded(ticket, "factor-removed")).isFalse();
         tove.close(ticket, "Only a trial.");
+    }
+
+    /** No deed that the page lists asks for one, so the page has to hear of it by itself. */
+    @Test
+    void whereARuleAsksForASecondPersonForThisAloneAColleagueIsShownIt() {
+        tove.heard(ticket, tove.begin(ticket, "badge"), "fits").ok();
+        app.word(tove, ticket, "north");
+        long before = inForce();
+        rules("json_array_append(content, '$.rules', json_extract(:r, '$'))", before);
+        try {
+            assertThat(remove(tove).problem()).isEqualTo("needs-second-person");
+            String second =
+                    tove.api()
+                            .post(
+                                    "/api/tickets/" + ticket + "/second",
+                                    Map.of("system", "earnest", "action", LostFactors.REPLACE))
+                            .ok()
+                            .get("second")
+                            .asString();
+            assertThat(tove.page(ticket).get("toAgree")).isEmpty();
+            Desk jonas = app.desk("jonas.lie");
+            JsonNode asked = jonas.page(ticket).get("toAgree");
+            assertThat(asked.at("/0/id").asString()).isEqualTo(second);
+            assertThat(asked.at("/0/deed").asString())
+                    .isEqualTo("replace something that proves somebody");
+            jonas.api()
+                    .post(
+                            "/api/tickets/" + ticket + "/second/" + second + "/answer",
+                            Map.of("agreed", true))
+                    .ok();
+            assertThat(jonas.page(ticket).get("toAgree")).isEmpty();
+            remove(tove).ok();
+            assertThat(tove.page(ticket).get("tape").toString())
+                    .contains(
+                            "asked for a second person, to replace something that proves somebody"
+                                    + " for");
+        } finally {
+            rules("if(:r is null, content, content)", before);
+        }
+        tove.close(ticket, "Their paper got wet.");
+    }
+
+    private long inForce() {
+        return app.database().sql("select max(version) from rulebook").query(Long.class).single();
+    }
+
+    /** Puts rules in force that are made of those of a version. */
+    private void rules(String content, long of) {
+        app.bean(Writes.class)
+                .run(
+                        () ->
+                                app.bean(JdbcClient.class)
+                                        .sql(
+                                                "insert into rulebook (version, name, content,"
+                                                        + " in_force_since) select (select"
+                                                        + " max(version) from rulebook) + 1, name, "
+                                                        + content
+                                                        + ", utc_timestamp(6) from rulebook where"
+                                                        + " version = :of")
+                                        .param("of", of)
+                                        .param(
+                                                "r",
+                                                "{\"action\": \"replace-factor\", \"system\":"
+                                                        + " \"*\", \"group\": \"*\","
+                                                        + " \"points\": 45, \"secondPerson\":"
+                                                        + " true}")
+                                        .update());
     }
 
     @Test

@@ -12,7 +12,8 @@ public record Answer(int status, JsonNode body, String text) {
 
     public JsonNode ok() {
         if (status >= 300) {
-            throw new AssertionError("expected success, got " + status + ": " + text);
+            throw new AssertionError(
+                    "expected success, got " + status + ": " + text + Incidents.of(text));
         }
         return body;
     }
