@@ -5,7 +5,7 @@ make_secrets() {
     local name
     mkdir -p "$EARNEST_HOME/secrets" "$EARNEST_HOME/keys"
     chmod 700 "$EARNEST_HOME/secrets" "$EARNEST_HOME/keys"
-    for name in db-root db-migrate db-run db-seal db-erase ldap-earnest ldap-replica ldap-root line-token gateway-token cloud-token lantern-secret machine-token; do
+    for name in db-root db-migrate db-run db-seal db-erase ldap-earnest ldap-replica ldap-root line-token gateway-token cloud-token lantern-secret machine-token stores-root stores-earnest; do
         [ -s "$EARNEST_HOME/secrets/$name" ] || new_secret "$name" "$(openssl rand -hex 24)"
     done
     # Easy to type, of no use outside the demo.

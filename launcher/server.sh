@@ -39,10 +39,11 @@ steward_command() {
 
 # The demo's steward sets the desk up over its API: once, and again where its systems answer elsewhere.
 set_up_organisation() {
-    local marker="$EARNEST_HOME/run/organisation" places="$EARNEST_LDAPS_PORT $EARNEST_REPLICA_PORT $EARNEST_STANDINS_PORT"
+    local marker="$EARNEST_HOME/run/organisation" places="$EARNEST_LDAPS_PORT $EARNEST_REPLICA_PORT $EARNEST_STANDINS_PORT $EARNEST_STORES_PORT"
+    running stores || set -- "$@" port-stores
     [ "$(cat "$marker" 2>/dev/null)" = "$places" ] && return
     mkdir -p "$EARNEST_HOME/logs"
-    # shellcheck disable=SC2086 # three words
+    # shellcheck disable=SC2086 # four words
     "$(java_home)/bin/java" -Xmx64m -XX:TieredStopAtLevel=1 -cp "$(standins_class_path)" earnest.standins.organisation.SetUp \
         "http://localhost:$EARNEST_PORT" "$EARNEST_HOME" $places "$@" >"$EARNEST_HOME/logs/organisation.log" 2>&1 \
         || fail "The demo's organisation could not be set up: $(tail -1 "$EARNEST_HOME/logs/organisation.log")"

@@ -90,7 +90,7 @@ started_with() { tr '\0' '\n' <"/proc/$(cat "$EARNEST_HOME/run/$1.pid")/cmdline"
 
 status() {
     local part
-    local parts="database directory replica standins server"
+    local parts="database directory replica stores standins server"
     if is_empty; then parts="database server"; fi
     for part in $parts; do
         if running "$part"; then

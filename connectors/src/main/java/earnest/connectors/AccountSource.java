@@ -19,11 +19,26 @@ public interface AccountSource {
      * @param nativeId by which the system knows it for ever, whatever it is called
      * @param name the login
      * @param place where the system keeps it
-     * @param mails its mail addresses, in small letters; by them its person is found
+     * @param keys by which its person is found
      */
-    record Read(String nativeId, String name, String place, Set<String> mails) {
+    record Read(String nativeId, String name, String place, Set<Key> keys) {
         public Read {
-            mails = Set.copyOf(mails);
+            keys = Set.copyOf(keys);
+        }
+    }
+
+    /**
+     * What an account has in common with its person.
+     *
+     * @param value in small letters
+     */
+    record Key(Kind kind, String value) {
+        /** What it is. */
+        public enum Kind {
+            /** A mail address at work. */
+            MAIL,
+            /** The name that its person signs in with where people come from. */
+            LOGIN
         }
     }
 }

@@ -44,6 +44,14 @@ public interface Connector extends AutoCloseable {
     /** Whether a server shows what was asked for at {@code asked}, given the mark before it. */
     boolean shows(Operation operation, AccountState now, String before, Instant asked);
 
+    /**
+     * Whether the system may keep somebody out and not show it. Then a lock may be lifted where
+     * none is shown.
+     */
+    default boolean hidesLocks() {
+        return false;
+    }
+
     /** So long after it was asked, a change that a server does not show will not come any more. */
     default Duration surelyNotAfter() {
         return Duration.ofSeconds(12);

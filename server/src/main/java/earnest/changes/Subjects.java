@@ -79,7 +79,9 @@ class Subjects {
         if (hindrance != null) {
             throw new Problem(409, "cannot-be-helped", hindrance);
         }
-        if (action == Action.UNLOCK && subject.everywhere().lockedSince().isEmpty()) {
+        if (action == Action.UNLOCK
+                && subject.everywhere().lockedSince().isEmpty()
+                && !system.connector().hidesLocks()) {
             throw new Problem(
                     409,
                     "not-locked",

@@ -141,7 +141,7 @@ class AccountsReader {
                 system.name(),
                 account.name(),
                 state,
-                words(state, everywhere),
+                words(state, everywhere, system.connector().hidesLocks()),
                 state == Condition.LOCKED ? locked : null,
                 first == null ? null : first.lastSet(),
                 first == null ? null : first.lastSignIn(),
@@ -169,13 +169,14 @@ class AccountsReader {
         return first.mustChange() ? Condition.MUST_CHANGE : Condition.OPEN;
     }
 
-    private static String words(Condition state, LiveAccounts.Everywhere everywhere) {
+    private static String words(
+            Condition state, LiveAccounts.Everywhere everywhere, boolean hidesLocks) {
         return switch (state) {
             case AWAY -> "does not answer";
             case CANNOT -> "cannot be changed";
             case LOCKED -> onReplicaOnly(everywhere) ? "locked on a replica" : "locked";
             case MUST_CHANGE -> "open, must change";
-            case OPEN -> "open";
+            case OPEN -> hidesLocks ? "open, as far as it shows" : "open";
         };
     }
 
@@ -208,7 +209,10 @@ class AccountsReader {
                 continue;
             }
             String closed = hindrance;
-            if (closed == null && action == Action.UNLOCK && locked == null) {
+            if (closed == null
+                    && action == Action.UNLOCK
+                    && locked == null
+                    && !system.connector().hidesLocks()) {
                 closed = "not locked";
             }
             actions.add(

@@ -23,11 +23,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
- * Whose an account is, by the mail address at work that both sides have. Once matched it stays by
- * both sides' ids: a mail address that changed hands moves nothing. An address that two people or
- * two accounts have matches nothing until it is one's alone.
+ * Whose an account is, by what both sides have: the mail address at work, or the name to sign in
+ * with. Once matched it stays by both sides' ids: an address that changed hands moves nothing. What
+ * two people or two accounts have matches nothing until it is one's alone.
  */
 @Component
 class AccountMatches implements AccountCounts {
@@ -101,28 +102,51 @@ class AccountMatches implements AccountCounts {
         return known;
     }
 
-    /** Who has a mail address at work; null for one that two people have. */
-    private Map<String, @Nullable UUID> peopleByMail() {
-        Map<String, @Nullable UUID> people = new HashMap<>();
-        database.sql(
-                        "select lower(c.value), c.person_id from contact c join person p on p.id ="
-                                + " c.person_id where c.kind = :k and c.removed_at is null and"
-                                + " p.gone_at is null")
-                .param("k", ContactKind.WORK_MAIL.id())
+    /** Who has what accounts are found by; null for what two people have. */
+    private Map<AccountSource.Key, @Nullable UUID> peopleByKey(Set<AccountSource.Key.Kind> kinds) {
+        Map<AccountSource.Key, @Nullable UUID> people = new HashMap<>();
+        for (AccountSource.Key.Kind kind : kinds) {
+            switch (kind) {
+                case MAIL ->
+                        add(
+                                people,
+                                kind,
+                                "select lower(c.value), c.person_id from contact c join person p on"
+                                        + " p.id = c.person_id where c.kind = '"
+                                        + ContactKind.WORK_MAIL.id()
+                                        + "' and c.removed_at is null and p.gone_at is null");
+                case LOGIN ->
+                        add(
+                                people,
+                                kind,
+                                "select lower(account), id from person where gone_at is null");
+            }
+        }
+        return people;
+    }
+
+    private void add(
+            Map<AccountSource.Key, @Nullable UUID> people,
+            AccountSource.Key.Kind kind,
+            String values) {
+        database.sql(values)
                 .query(
                         row -> {
-                            String mail = row.getString(1);
+                            var key = new AccountSource.Key(kind, row.getString(1));
                             UUID person = row.getObject(2, UUID.class);
-                            people.put(mail, people.containsKey(mail) ? null : person);
+                            people.put(key, people.containsKey(key) ? null : person);
                         });
-        return people;
     }
 
     /** Writes down what a system has now. */
     void write(String system, String name, List<AccountSource.Read> all, Instant at) {
         Map<String, UUID> known = known(system);
-        Map<String, @Nullable UUID> byMail = peopleByMail();
-        Map<String, Integer> claims = claims(all);
+        Map<AccountSource.Key, Integer> claims = claims(all);
+        Map<AccountSource.Key, @Nullable UUID> people =
+                peopleByKey(
+                        claims.keySet().stream()
+                                .map(AccountSource.Key::kind)
+                                .collect(Collectors.toSet()));
         List<Accounts.Seen> seen = new ArrayList<>();
         Set<String> there = new HashSet<>();
         int contested = 0;
@@ -133,11 +157,11 @@ class AccountMatches implements AccountCounts {
             if (person == null) {
                 Set<UUID> found = new HashSet<>();
                 boolean shared = false;
-                for (String mail : account.mails()) {
+                for (AccountSource.Key key : account.keys()) {
                     shared |=
-                            claims.getOrDefault(mail, 0) > 1
-                                    || byMail.containsKey(mail) && byMail.get(mail) == null;
-                    Optional.ofNullable(byMail.get(mail)).ifPresent(found::add);
+                            claims.getOrDefault(key, 0) > 1
+                                    || people.containsKey(key) && people.get(key) == null;
+                    Optional.ofNullable(people.get(key)).ifPresent(found::add);
                 }
                 if (shared || found.size() > 1) {
                     contested++;
@@ -188,11 +212,10 @@ class AccountMatches implements AccountCounts {
         return counts;
     }
 
-    /** How many accounts have an address. */
-    private static Map<String, Integer> claims(List<AccountSource.Read> all) {
-        Map<String, Integer> claims = new HashMap<>();
-        all.forEach(
-                account -> account.mails().forEach(mail -> claims.merge(mail, 1, Integer::sum)));
+    /** How many accounts have one of these. */
+    private static Map<AccountSource.Key, Integer> claims(List<AccountSource.Read> all) {
+        Map<AccountSource.Key, Integer> claims = new HashMap<>();
+        all.forEach(account -> account.keys().forEach(key -> claims.merge(key, 1, Integer::sum)));
         return claims;
     }
 

@@ -145,6 +145,11 @@ final class GuardedConnector implements Connector {
     }
 
     @Override
+    public boolean hidesLocks() {
+        return connector.hidesLocks();
+    }
+
+    @Override
     public Duration surelyNotAfter() {
         return connector.surelyNotAfter();
     }

@@ -12,6 +12,7 @@ import earnest.core.json.Fields;
 import earnest.core.json.Json;
 import earnest.core.passwords.Policy;
 import earnest.core.passwords.Secret;
+import earnest.ground.KeyedMarks;
 import earnest.ground.Problem;
 
 import jakarta.annotation.PreDestroy;
@@ -35,12 +36,14 @@ import java.util.concurrent.ConcurrentHashMap;
 public class Systems {
     private final SystemRows rows;
     private final AddressGuard guard;
+    private final KeyedMarks marks;
     private final SystemKinds kinds = new SystemKinds();
     private final Map<String, OpenSystem> open = new ConcurrentHashMap<>();
 
-    Systems(SystemRows rows, AddressGuard guard) {
+    Systems(SystemRows rows, AddressGuard guard, KeyedMarks marks) {
         this.rows = rows;
         this.guard = guard;
+        this.marks = marks;
     }
 
     /** Those that Earnest is connected to, in the order of the desk. */
@@ -142,6 +145,7 @@ public class Systems {
                                 settings,
                                 credential,
                                 guard,
+                                value -> marks.of("system " + row.id(), value),
                                 Clock.systemUTC()));
         Set<Operation> operations = Set.copyOf(kind.operations(Fields.of("settings", settings)));
         return new OpenSystem(

@@ -41,7 +41,8 @@ class AccountMatchesTest {
     }
 
     private static AccountSource.Read read(String id, String mail) {
-        return new AccountSource.Read(id, id, id, Set.of(mail));
+        return new AccountSource.Read(
+                id, id, id, Set.of(new AccountSource.Key(AccountSource.Key.Kind.MAIL, mail)));
     }
 
     private void write(AccountSource.Read... all) {

@@ -44,7 +44,15 @@ public final class Ground {
         environment.put("EARNEST_HOME", home.toString());
         for (String name :
                 new String[] {
-                    "", "STANDINS_", "DB_", "LDAP_", "LDAPS_", "REPLICA_", "SMTP_", "IMAP_"
+                    "",
+                    "STANDINS_",
+                    "DB_",
+                    "LDAP_",
+                    "LDAPS_",
+                    "REPLICA_",
+                    "SMTP_",
+                    "IMAP_",
+                    "STORES_"
                 }) {
             environment.put("EARNEST_" + name + "PORT", String.valueOf(freePort()));
         }

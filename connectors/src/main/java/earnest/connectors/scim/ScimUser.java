@@ -48,11 +48,13 @@ final class ScimUser {
         if (id == null || !(values.get("userName") instanceof String name)) {
             return null;
         }
-        Set<String> mails = new HashSet<>();
+        Set<AccountSource.Key> mails = new HashSet<>();
         List<Object> all = Json.list(values.get("emails"));
         for (Object one : all == null ? List.of() : all) {
             if (one instanceof Map<?, ?> mail && mail.get("value") instanceof String address) {
-                mails.add(address.toLowerCase(Locale.ROOT));
+                mails.add(
+                        new AccountSource.Key(
+                                AccountSource.Key.Kind.MAIL, address.toLowerCase(Locale.ROOT)));
             }
         }
         return new AccountSource.Read(id, name, id, mails);

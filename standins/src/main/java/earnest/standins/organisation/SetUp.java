@@ -19,11 +19,12 @@ import java.util.Map;
  * ports and secrets put in. To do it twice changes nothing.
  *
  * <p>Arguments: the desk's address, the home of the installation, the ports of the directory over
- * TLS and of its replica, the port of the stand-ins, and the systems to leave out.
+ * TLS and of its replica, the ports of the stand-ins and of Port stores, and the systems to leave
+ * out.
  */
 public final class SetUp {
     /** The first of the arguments that need not be there. */
-    private static final int OPTIONAL = 5;
+    private static final int OPTIONAL = 6;
 
     private static final String STEWARD = "maren.holt";
     private static final String PROCEDURE = "forgotten-password";
@@ -45,7 +46,11 @@ public final class SetUp {
                         "@STANDINS_PORT@",
                         args[4],
                         "@CLOUD_TOKEN@",
-                        secret(home, "cloud-token"));
+                        secret(home, "cloud-token"),
+                        "@STORES_PORT@",
+                        args[5],
+                        "@STORES_SECRET@",
+                        secret(home, "stores-earnest"));
         Desk steward =
                 Desk.signIn(
                         URI.create(args[0]),

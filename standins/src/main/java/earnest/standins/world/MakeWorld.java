@@ -27,6 +27,7 @@ import java.util.UUID;
  *
  * <ul>
  *   <li>{@code directory.ldif}: the people, the same each time but for the moments
+ *   <li>{@code stores.sql}: who has an account in Port stores, with passwords that nobody knows
  *   <li>{@code people.json}: for the stand-ins
  *   <li>{@code contacts.json}: which contacts changed lately and who set them, which no directory
  *       says
@@ -58,6 +59,7 @@ public final class MakeWorld {
         write(folder.resolve("people.json"), json.writeValueAsString(people));
         write(folder.resolve("contacts.json"), json.writeValueAsString(contacts(people, now)));
         write(folder.resolve("enrolments.json"), json.writeValueAsString(enrolments(people)));
+        write(folder.resolve("stores.sql"), Stores.write(people));
         devices(folder);
         write(folder.resolve("staff-keys.json"), json.writeValueAsString(staffKeys()));
     }
