@@ -1917,6 +1917,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tickets/{ticket}/changes/together": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Asks for the same change of a person's accounts in several systems. Each is judged and refused by itself, and each has a result of its own.
+         * @description With `version` it is said what the analyst saw: if anything came in since, nothing is done anywhere. Each temporary password is another one.
+         */
+        post: operations["changeTogether"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tickets/{ticket}/checks": {
         parameters: {
             query?: never;
@@ -2589,6 +2609,13 @@ export interface components {
             spread: components["schemas"]["TimesSpread"];
             words: string;
         };
+        ChangeDecided: {
+            /** Format: uuid */
+            change?: string;
+            problem?: string;
+            system: string;
+            words?: string;
+        };
         ChangeOnServer: {
             server: string;
             /** @enum {string} */
@@ -2617,6 +2644,13 @@ export interface components {
             system: string;
             /** Format: password */
             typed?: string;
+            /** Format: int64 */
+            version: number;
+        };
+        ChangesWanted: {
+            action: string;
+            style?: string;
+            systems: string[];
             /** Format: int64 */
             version: number;
         };
@@ -21444,6 +21478,196 @@ export interface operations {
                      *       "status": 503,
                      *       "title": "clock-differs",
                      *       "type": "urn:earnest:problem:clock-differs"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    changeTogether: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                /**
+                 * @description its id
+                 * @example 0199c0de-0000-7000-8000-000000000001
+                 */
+                ticket: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                /**
+                 * @example {
+                 *       "action": "unlock",
+                 *       "systems": [
+                 *         "directory",
+                 *         "shore-cloud"
+                 *       ],
+                 *       "version": 3
+                 *     }
+                 */
+                "application/json": components["schemas"]["ChangesWanted"];
+            };
+        };
+        responses: {
+            /** @description What was asked for. */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example [
+                     *       {
+                     *         "problem": "not-locked",
+                     *         "system": "directory",
+                     *         "words": "The account is not locked. If they cannot sign in, the password may be forgotten."
+                     *       },
+                     *       {
+                     *         "problem": "no-account",
+                     *         "system": "shore-cloud",
+                     *         "words": "Rafał Rodríguez has no account in Shore cloud. Ask the shore office."
+                     *       }
+                     *     ]
+                     */
+                    "application/json": components["schemas"]["ChangeDecided"][];
+                };
+            };
+            /** @description unreadable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 400,
+                     *       "title": "unreadable",
+                     *       "type": "urn:earnest:problem:unreadable"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description signed-out */
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 401,
+                     *       "title": "signed-out",
+                     *       "type": "urn:earnest:problem:signed-out"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description no-right, not-from-this-page */
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 403,
+                     *       "title": "no-right",
+                     *       "type": "urn:earnest:problem:no-right"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description unknown */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 404,
+                     *       "title": "unknown",
+                     *       "type": "urn:earnest:problem:unknown"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description already-running, changed-meanwhile, closed, held-by-another, nobody-named */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 409,
+                     *       "title": "already-running",
+                     *       "type": "urn:earnest:problem:already-running"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description invalid */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 422,
+                     *       "title": "invalid",
+                     *       "type": "urn:earnest:problem:invalid"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description internal */
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 500,
+                     *       "title": "internal",
+                     *       "type": "urn:earnest:problem:internal"
+                     *     }
+                     */
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description database */
+            503: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    /**
+                     * @example {
+                     *       "detail": "What happened, and the next thing to do, in words.",
+                     *       "status": 503,
+                     *       "title": "database",
+                     *       "type": "urn:earnest:problem:database"
                      *     }
                      */
                     "application/problem+json": components["schemas"]["Problem"];

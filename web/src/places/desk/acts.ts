@@ -70,6 +70,17 @@ export const change = async (ticket: string, wanted: Wanted) => {
   askedHere.add(under.change);
   return under;
 };
+/** The same change of accounts in several systems. */
+export const changeTogether = async (
+  ticket: string,
+  wanted: { systems: string[]; action: string; version: number },
+) => {
+  const decided = await ask(
+    client.POST("/api/tickets/{ticket}/changes/together", { ...path(ticket), body: wanted }),
+  );
+  for (const one of decided) if (one.change) askedHere.add(one.change);
+  return decided;
+};
 export const askToLift = (ticket: string, reason: string) =>
   ask(client.POST("/api/tickets/{ticket}/stop/liftings", { ...path(ticket), body: { reason } }));
 export const answerLifting = (ticket: string, lifting: string, agreed: boolean) =>

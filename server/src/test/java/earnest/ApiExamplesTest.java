@@ -152,6 +152,7 @@ class ApiExamplesTest {
         examples.send(api, "checkPassword", on);
         examples.send(api, "change", Map.of("ticket", ticket, "version", version(ticket)));
         tove.settled(ticket);
+        examples.send(api, "changeTogether", Map.of("ticket", ticket, "version", version(ticket)));
         examples.send(api, "showPassword", on);
         examples.send(api, "partSaidBack", on);
         examples.send(api, "ticketPage", on);

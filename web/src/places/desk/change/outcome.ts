@@ -1,4 +1,4 @@
-import type { Done } from "../../../api/client";
+import type { Done, Page, System } from "../../../api/client";
 
 /** A change's state in words: what is being waited for, or what came of it. */
 export function outcome(done: Done): {
@@ -31,3 +31,7 @@ function onServers(done: Done): string {
   const count = `on ${has} of ${done.servers.length} servers`;
   return behind.length > 0 ? `${count}, ${behind.join(", ")} behind` : count;
 }
+
+/** Whether a change of an account is under way. */
+export const runs = (page: Page, system: System) =>
+  page.changes.some((c) => c.system === system.id && ["INTENDED", "ASKED", "UNKNOWN"].includes(c.state));

@@ -1,8 +1,10 @@
 package earnest.changes;
 
+import earnest.access.Right;
 import earnest.access.SignedIn;
 import earnest.core.passwords.Secret;
 import earnest.ground.ApiCall;
+import earnest.ground.Problem;
 import earnest.systems.Action;
 import earnest.systems.PasswordStyle;
 import earnest.tickets.Actor;
@@ -11,6 +13,7 @@ import io.swagger.v3.oas.annotations.media.Schema;
 
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 
@@ -30,6 +33,9 @@ import java.util.UUID;
 class ChangeController {
     private static final int LONGEST = 1024;
 
+    /** So many accounts at once; more are not one thing that somebody looked at. */
+    private static final int MOST = 40;
+
     /**
      * A change.
      *
@@ -47,6 +53,41 @@ class ChangeController {
         @Override
         public String toString() {
             return "(a change to " + system + ")";
+        }
+    }
+
+    /**
+     * The same change in several systems.
+     *
+     * @param style of temporary passwords, none of which is typed
+     */
+    @Schema(name = "ChangesWanted")
+    record WantedTogether(
+            @NotEmpty @Size(max = MOST) List<@NotBlank @Size(max = 40) String> systems,
+            @NotBlank @Size(max = 30) String action,
+            long version,
+            @Nullable @Size(max = 20) String style) {}
+
+    /**
+     * What came of one of them.
+     *
+     * @param change that is under way, or null
+     * @param problem why not, by the end of its type, or null
+     * @param words why not, or null
+     */
+    @Schema(name = "ChangeDecided")
+    record Decided(
+            String system,
+            @Nullable UUID change,
+            @Nullable String problem,
+            @Nullable String words) {
+        private static Decided of(Changes.Decided one) {
+            Problem refusal = one.refusal();
+            return new Decided(
+                    one.system(),
+                    one.change(),
+                    refusal == null ? null : refusal.type(),
+                    refusal == null ? null : refusal.getMessage());
         }
     }
 
@@ -134,6 +175,45 @@ class ChangeController {
                                             : PasswordStyle.of(wanted.style()),
                                     typed == null ? null : secret)));
         }
+    }
+
+    /** 202: each that is not refused is decided and under way. */
+    @ApiCall(
+            id = "changeTogether",
+            summary =
+                    "Asks for the same change of a person's accounts in several systems. Each is"
+                            + " judged and refused by itself, and each has a result of its own.",
+            more =
+                    "With `version` it is said what the analyst saw: if anything came in since,"
+                            + " nothing is done anywhere. Each temporary password is another one.",
+            refuses = {
+                "409 already-running",
+                "409 nobody-named",
+                "409 held-by-another",
+                "409 closed",
+                "409 changed-meanwhile"
+            },
+            example =
+                    "{\"systems\": [\"directory\", \"shore-cloud\"], \"action\": \"unlock\","
+                            + " \"version\": 3}")
+    @PostMapping("/api/tickets/{ticket}/changes/together")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    List<Decided> changeTogether(
+            SignedIn me, @PathVariable UUID ticket, @Valid @RequestBody WantedTogether wanted) {
+        me.must(Right.WORK_AT_DESK);
+        Action action = Action.offered(wanted.action());
+        PasswordStyle style = wanted.style() == null ? null : PasswordStyle.of(wanted.style());
+        List<Changes.Intent> intents =
+                wanted.systems().stream()
+                        .distinct()
+                        .map(
+                                system ->
+                                        new Changes.Intent(
+                                                system, action, wanted.version(), style, null))
+                        .toList();
+        return changes.intendAll(ticket, new Actor.AtDesk(me), intents).stream()
+                .map(Decided::of)
+                .toList();
     }
 
     /** Tries a password that is being typed, rule by rule; nothing of it is kept. */

@@ -13,12 +13,19 @@ import java.util.UUID;
 @Service
 class ChangeDesk implements Changes {
     private final Intending intending;
+    private final SameInSeveral several;
     private final Expiring expiring;
     private final PasswordTrial trial;
     private final Done done;
 
-    ChangeDesk(Intending intending, Expiring expiring, PasswordTrial trial, Done done) {
+    ChangeDesk(
+            Intending intending,
+            SameInSeveral several,
+            Expiring expiring,
+            PasswordTrial trial,
+            Done done) {
         this.intending = intending;
+        this.several = several;
         this.expiring = expiring;
         this.trial = trial;
         this.done = done;
@@ -27,6 +34,11 @@ class ChangeDesk implements Changes {
     @Override
     public UUID intend(UUID ticket, Actor actor, Intent intent) {
         return intending.intend(ticket, actor, intent);
+    }
+
+    @Override
+    public List<Decided> intendAll(UUID ticket, Actor actor, List<Intent> intents) {
+        return several.intend(ticket, actor, intents);
     }
 
     @Override

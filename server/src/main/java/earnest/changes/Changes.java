@@ -3,6 +3,7 @@ package earnest.changes;
 import earnest.connectors.AccountRef;
 import earnest.core.passwords.Check;
 import earnest.core.passwords.Secret;
+import earnest.ground.Problem;
 import earnest.ground.WordConverter;
 import earnest.ground.Worded;
 import earnest.systems.Action;
@@ -31,6 +32,23 @@ public interface Changes {
     UUID intend(UUID ticket, Actor actor, Intent intent);
 
     /**
+     * Decides on the same change in several systems. Each is judged by itself, and refused by
+     * itself; all are decided on what the analyst saw.
+     *
+     * @return what came of each, in their order
+     * @throws earnest.ground.Problem 409 if nothing could be decided at all
+     */
+    List<Decided> intendAll(UUID ticket, Actor actor, List<Intent> intents);
+
+    /**
+     * What was decided on one of several.
+     *
+     * @param change that is under way, or null
+     * @param refusal why not, or null
+     */
+    record Decided(String system, @Nullable UUID change, @Nullable Problem refusal) {}
+
+    /**
      * What an analyst wants done, or a person for themselves.
      *
      * @param version of the ticket that they saw
@@ -43,6 +61,11 @@ public interface Changes {
             long version,
             @Nullable PasswordStyle style,
             @Nullable Secret typed) {
+        /** The same, on a later version of the ticket. */
+        Intent on(long later) {
+            return new Intent(system, action, later, style, typed);
+        }
+
         /** How a temporary password comes about; nobody has to say so for the usual way. */
         PasswordStyle readAloudUnlessSaid() {
             return Objects.requireNonNullElse(style, PasswordStyle.READ_ALOUD);

@@ -41,6 +41,39 @@ class Intending {
     }
 
     UUID intend(UUID ticket, Actor actor, Changes.Intent intent) {
+        UUID id;
+        try (Ready ready = ready(ticket, intent)) {
+            id = intend(ticket, actor, ready);
+        }
+        waypoints.pass("change-intended-committed");
+        return id;
+    }
+
+    private UUID intend(UUID ticket, Actor actor, Ready ready) {
+        try {
+            return writes.get(() -> decide(ticket, actor, ready, ready.intent().version()));
+        } catch (NotAllowed refused) {
+            // What would have been written with it is gone; that it was refused stands.
+            notAllowed(ticket, actor, ready, refused);
+            throw refused;
+        } catch (DuplicateKeyException another) {
+            // Of two at once the row decides that says that a change of the account runs.
+            return writes.get(
+                    () -> decision.running(ticket, ready.intent().action(), ready.subject()));
+        }
+    }
+
+    /** All that is asked outside before a change is decided. */
+    record Ready(Changes.Intent intent, ManagedSystem system, Subject subject, Password password)
+            implements AutoCloseable {
+        @Override
+        public void close() {
+            password.close();
+        }
+    }
+
+    /** Not within a transaction: the systems are asked. */
+    Ready ready(UUID ticket, Changes.Intent intent) {
         ManagedSystem system = systems.system(intent.system());
         if (!system.can(intent.action())) {
             throw new Problem(
@@ -49,23 +82,23 @@ class Intending {
                     "%s cannot do that. Ask %s.".formatted(system.name(), system.whoHelps()));
         }
         Subject subject = subjects.read(ticket, system);
-        UUID id;
-        try (Password password = password(system, subject.person(), intent)) {
-            id =
-                    writes.get(
-                            () ->
-                                    decision.decide(
-                                            ticket, actor, system, intent, subject, password));
-        } catch (NotAllowed refused) {
-            // What would have been written with it is gone; that it was refused stands.
-            writes.run(() -> decision.notAllowed(ticket, actor, intent, subject, refused));
-            throw refused;
-        } catch (DuplicateKeyException another) {
-            // Of two at once the row decides that says that a change of the account runs.
-            id = writes.get(() -> decision.running(ticket, intent.action(), subject));
-        }
-        waypoints.pass("change-intended-committed");
-        return id;
+        return new Ready(intent, system, subject, password(system, subject.person(), intent));
+    }
+
+    /** In the present transaction. */
+    UUID decide(UUID ticket, Actor actor, Ready ready, long version) {
+        return decision.decide(
+                ticket,
+                actor,
+                ready.system(),
+                ready.intent().on(version),
+                ready.subject(),
+                ready.password());
+    }
+
+    void notAllowed(UUID ticket, Actor actor, Ready ready, NotAllowed refused) {
+        writes.run(
+                () -> decision.notAllowed(ticket, actor, ready.intent(), ready.subject(), refused));
     }
 
     /**
