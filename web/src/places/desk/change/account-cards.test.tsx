@@ -80,8 +80,8 @@ describe("many accounts", () => {
     shown();
     await userEvent.keyboard("ax{ArrowDown}x{ArrowDown}x");
     const together = screen.getByLabelText("Together");
-    expect(within(together).getByText("Unlock 2 of 3")).toBeVisible();
-    expect(within(together).getByText("A temporary password for 3")).toBeVisible();
+    expect(within(together).getByText("Unlock 2 of 3 accounts")).toBeVisible();
+    expect(within(together).getByText("A temporary password for 3 accounts")).toBeVisible();
     vi.mocked(acts.changeTogether).mockResolvedValue([
       { system: "directory", change: "c" },
       { system: "cloud", problem: "too-many-changes", words: "Enough for today." },

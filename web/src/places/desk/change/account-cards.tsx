@@ -87,7 +87,7 @@ export function AccountCards({ page, systems, choose }: Props) {
   }
   return (
     <>
-      <Head words={first.length > 0 ? "What is wrong" : "Nothing is wrong that shows"} />
+      <Head words={title(first)} />
       {first.map((system) => (
         <Fragment key={`${system.id} ${system.account}`}>{card(system)}</Fragment>
       ))}
@@ -130,6 +130,11 @@ export function AccountCards({ page, systems, choose }: Props) {
         ))}
     </>
   );
+}
+
+function title(first: System[]): string {
+  if (first.length === 0) return "Nothing is wrong that shows";
+  return first.some((one) => one.state !== "open") ? "What is wrong" : "What was changed here";
 }
 
 function Head({ words }: { words: string }) {

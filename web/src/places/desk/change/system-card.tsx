@@ -32,14 +32,14 @@ export function SystemCard({ page, system, choose, focused, several, focus, tick
         onClick={focused ? undefined : focus}
         onFocus={focused ? undefined : focus}
       >
-        <header className="flex flex-wrap justify-between gap-x-2 px-2.5 py-1.5">
-          <span className="flex items-start gap-2">
-            {tick}
+        <header className="flex items-start gap-2 px-2.5 py-1.5">
+          {tick}
+          <span className="flex min-w-0 grow flex-wrap justify-between gap-x-2">
             <b>{system.name}</b>
+            <State system={system} />
+            {/* A login may be a long mail address, so it has a line of its own. */}
+            <small className="num wrap-anywhere w-full text-muted text-xs">{system.account}</small>
           </span>
-          <State system={system} />
-          {/* A login may be a long mail address, so it has a line of its own. */}
-          <small className="num wrap-anywhere w-full text-muted text-xs">{system.account}</small>
         </header>
         {system.hindrance && (
           <p className="border-hair border-t px-2.5 py-1.5 text-[13px]">{system.hindrance}</p>
@@ -82,8 +82,14 @@ export function SystemLine({ page, system, open, tick }: LineProps) {
         className="flex min-w-0 grow flex-wrap justify-between gap-x-2 text-left"
       >
         <b>{system.name}</b>
-        {came ? <Margin tone={came.tone}>{came.words}</Margin> : <State system={system} />}
+        <State system={system} />
         <small className="num wrap-anywhere w-full text-muted text-xs">{system.account}</small>
+        {last && came && (
+          <small className="flex w-full flex-wrap justify-between gap-x-2 text-xs">
+            {system.actions.find((can) => can.action === last.action)?.label}
+            <Margin tone={came.tone}>{came.words}</Margin>
+          </small>
+        )}
       </button>
     </section>
   );
@@ -109,7 +115,7 @@ export function Tick({ system, on, set }: { system: System; on: boolean; set: ()
         event.stopPropagation();
         set();
       }}
-      className={`grid size-6 shrink-0 place-items-center rounded-[3px] border ${on ? "border-seal bg-seal text-sheet" : "border-margin bg-sheet"}`}
+      className={`mt-px grid size-6 shrink-0 place-items-center rounded-[3px] border ${on ? "border-seal bg-seal text-sheet" : "border-muted bg-sheet"}`}
     >
       {on ? "✓" : ""}
     </button>

@@ -13,12 +13,12 @@ interface Props {
 }
 
 const DEEDS = [
-  { action: "unlock", key: "U", words: (many: string) => `Unlock ${many}`, note: "" },
+  { action: "unlock", key: "U", words: (many: string) => `Unlock ${many} accounts`, note: "" },
   {
     action: "temporary-password",
     key: "T",
-    words: (many: string) => `A temporary password for ${many}`,
-    note: "Each gets one of its own; they are handed over one after the other.",
+    words: (many: string) => `A temporary password for ${many} accounts`,
+    note: "Each another one; they are handed over one after the other.",
   },
 ];
 
