@@ -60,7 +60,7 @@ staff-fact:server:checks/methods/stafffact code-by-mail:server:checks/methods/co
 link-by-mail:server:checks/methods/linkbymail tap-approve:server:checks/methods/tap passkey:server:checks/methods/passkey
 question:server:checks/methods/question starter-code:server:checks/methods/starter quiet-words:server:checks/methods/quiet approver:server:checks/methods/approver colleague:server:checks/methods/colleague badge:server:checks/methods/badge recovery-code:server:checks/methods/recovery
 call:server:channels/call text:server:channels/text mail:server:channels/mail chat:server:chat mail-in:server:mailin ldap:connectors:connectors/ldap
-scim:connectors:connectors/scim"
+scim:connectors:connectors/scim database:connectors:connectors/database"
 
 # A part is a folder and its registration: without them the rest builds, and passes all tests that are not about the part.
 without_each_part() {

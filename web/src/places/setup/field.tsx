@@ -8,10 +8,11 @@ interface Props {
   /** Several lines, such as a certificate. */
   long?: boolean;
   exact?: boolean;
+  example?: string | undefined;
 }
 
 /** A field of a form with what it means below it. */
-export function Field({ label, hint, value, change, long = false, exact = false }: Props) {
+export function Field({ label, hint, value, change, long = false, exact = false, example }: Props) {
   const id = useId();
   const look = `field ${exact ? "num" : ""}`;
   return (
@@ -31,6 +32,7 @@ export function Field({ label, hint, value, change, long = false, exact = false 
           id={id}
           className={look}
           autoCapitalize="none"
+          placeholder={example}
           spellCheck={false}
           value={value}
           onChange={(e) => change(e.target.value)}

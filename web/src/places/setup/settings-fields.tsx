@@ -9,6 +9,7 @@ export interface Schema {
   title?: string;
   description?: string;
   contentMediaType?: string;
+  examples?: string[];
   format?: string;
   minItems?: number;
   properties?: Record<string, Schema>;
@@ -78,6 +79,7 @@ function Setting({ schema, value, change }: SettingProps) {
       value={typeof value === "string" ? value : ""}
       change={change}
       long={schema.contentMediaType !== undefined}
+      example={schema.examples?.[0]}
       exact
     />
   );

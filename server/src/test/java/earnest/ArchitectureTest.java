@@ -25,6 +25,8 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 
+import javax.net.SocketFactory;
+
 /** The walls of the house. */
 class ArchitectureTest {
     private static final JavaClasses ALL =
@@ -41,6 +43,8 @@ class ArchitectureTest {
                     "earnest.wrapped.SecretMarks", // to refuse it in a summary
                     "earnest.connectors.ldap.LdapChanges", // to set it
                     "earnest.connectors.ldap.LdapServers", // to sign in
+                    "earnest.connectors.database.DatabaseServers", // to sign in
+                    "earnest.connectors.database.PasswordClause", // to set it
                     "earnest.connectors.scim.PatchBody", // to set it
                     "earnest.connectors.scim.ScimClient", // to sign in
                     "earnest.core.passwords.Check", // to look at what is typed
@@ -253,12 +257,17 @@ class ArchitectureTest {
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage(
-                        "org.springframework..",
-                        "jakarta..",
-                        "java.sql..",
-                        "javax.sql..",
-                        "tools.jackson..",
-                        "earnest.ground..")
+                        "org.springframework..", "jakarta..", "tools.jackson..", "earnest.ground..")
+                .check(ALL);
+        // But for the kind that is one: it speaks to those of others, never to Earnest's own.
+        noClasses()
+                .that()
+                .resideInAPackage("earnest.connectors..")
+                .and()
+                .resideOutsideOfPackage("earnest.connectors.database..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("java.sql..", "javax.sql..", "org.mariadb..")
                 .check(ALL);
     }
 
@@ -271,6 +280,9 @@ class ArchitectureTest {
                 .arePublic()
                 .should()
                 .implement(SystemKind.class)
+                // Made by a driver, from the name of its class.
+                .orShould()
+                .beAssignableTo(SocketFactory.class)
                 .allowEmptyShould(true)
                 .check(ALL);
         noClasses()

@@ -91,7 +91,7 @@ export function AccountCards({ page, systems, choose }: Props) {
       {first.map((system) => (
         <Fragment key={`${system.id} ${system.account}`}>{card(system)}</Fragment>
       ))}
-      {all}
+      {first.length > 0 && all}
       {folds && (
         <button
           type="button"
@@ -110,6 +110,7 @@ export function AccountCards({ page, systems, choose }: Props) {
       {shown === first
         ? rest.length > 0 && <p className="mb-1 text-[13px]">{listed(rest.map((one) => one.name))}</p>
         : rest.map((system) => <Fragment key={`${system.id} ${system.account}`}>{card(system)}</Fragment>)}
+      {first.length === 0 && all}
       {page.ticket.mine && (
         <p className="my-2 flex flex-wrap gap-4 text-muted text-xs">
           <span>

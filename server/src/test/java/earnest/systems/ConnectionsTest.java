@@ -11,7 +11,6 @@ import earnest.core.json.Fields;
 import earnest.core.json.Json;
 import earnest.testkit.Answer;
 import earnest.testkit.DirectoryOfTests;
-import earnest.testkit.Eventually;
 import earnest.testkit.Http;
 import earnest.testkit.Steward;
 
@@ -23,12 +22,10 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-import java.time.Duration;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.stream.StreamSupport;
 
@@ -57,14 +54,7 @@ class ConnectionsTest {
     }
 
     private JsonNode tested(String system) {
-        maren.post("/api/systems/" + system + "/test").ok();
-        return Eventually.get(
-                "the test of " + system + " to be over",
-                Duration.ofSeconds(60),
-                () -> {
-                    JsonNode test = maren.get("/api/systems/" + system + "/test").ok();
-                    return test.has("endedAt") ? Optional.of(test.get("steps")) : Optional.empty();
-                });
+        return steward.tested(system);
     }
 
     private static Map<String, String> outcomes(JsonNode steps) {
@@ -270,12 +260,7 @@ class ConnectionsTest {
             }
             Map<String, Object> schema =
                     Objects.requireNonNull(Json.object(Json.read(kind.settingsSchema())));
-            Map<String, Object> sample =
-                    sample(
-                            schema,
-                            kind.id().equals("scim")
-                                    ? "https://one.example"
-                                    : "ldaps://one.example");
+            Map<String, Object> sample = sample(schema);
             kind.credentialPlace(Fields.of("settings", sample));
             sample.put("somethingElse", "x");
             assertThatThrownBy(() -> kind.credentialPlace(Fields.of("settings", sample)))
@@ -284,7 +269,7 @@ class ConnectionsTest {
     }
 
     /** Everything that a schema names. */
-    private static Map<String, Object> sample(Map<String, Object> schema, String url) {
+    private static Map<String, Object> sample(Map<String, Object> schema) {
         Map<String, Object> sample = new LinkedHashMap<>();
         Map<String, Object> properties =
                 Objects.requireNonNull(Json.object(schema.get("properties")));
@@ -292,27 +277,22 @@ class ConnectionsTest {
                 (name, value) -> {
                     Map<String, Object> property = Objects.requireNonNull(Json.object(value));
                     assertThat(property).containsKey("title");
-                    sample.put(name, sampleOf(name, property, url));
+                    sample.put(name, sampleOf(name, property));
                 });
         // One in which nothing is pinned, since that needs a certificate.
         sample.remove("certificate");
         return sample;
     }
 
-    private static Object sampleOf(String name, Map<String, Object> property, String url) {
+    private static Object sampleOf(String name, Map<String, Object> property) {
         return switch (String.valueOf(property.get("type"))) {
             case "boolean" -> Boolean.FALSE;
             case "array" ->
-                    List.of(
-                            sample(
-                                    Objects.requireNonNull(Json.object(property.get("items"))),
-                                    url));
+                    List.of(sample(Objects.requireNonNull(Json.object(property.get("items")))));
             default ->
-                    switch (name) {
-                        case "url" -> url;
-                        case "trialAccount" -> "somebody";
-                        default -> "urn:example:1.0:User:" + name;
-                    };
+                    Json.list(property.get("examples")) instanceof List<Object> examples
+                            ? examples.getFirst()
+                            : "urn:example:1.0:User:" + name;
         };
     }
 }

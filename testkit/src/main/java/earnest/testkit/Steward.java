@@ -3,8 +3,10 @@ package earnest.testkit;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.StreamSupport;
 
 /** The demo's steward, who sets things as a test needs them. */
@@ -89,5 +91,18 @@ public final class Steward {
                 .filter(one -> one.get("id").asString().equals(id))
                 .findFirst()
                 .orElseThrow();
+    }
+
+    /** Tests a connection, and gives what came of its steps. */
+    public JsonNode tested(String system) {
+        Http api = api();
+        api.post("/api/systems/" + system + "/test").ok();
+        return Eventually.get(
+                "the test of " + system + " to be over",
+                Duration.ofSeconds(60),
+                () -> {
+                    JsonNode test = api.get("/api/systems/" + system + "/test").ok();
+                    return test.has("endedAt") ? Optional.of(test.get("steps")) : Optional.empty();
+                });
     }
 }

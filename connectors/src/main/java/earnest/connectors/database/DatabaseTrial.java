@@ -6,24 +6,19 @@ import earnest.connectors.AccountState;
 import earnest.connectors.ChangeResult;
 import earnest.connectors.Operation;
 import earnest.connectors.TestResult;
+import earnest.connectors.Trial;
 import earnest.core.passwords.Secret;
 
 import org.jspecify.annotations.Nullable;
 
-import java.security.SecureRandom;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.function.Predicate;
 
 /** Writing is tried on an account that is nobody's. */
 final class DatabaseTrial {
-    private static final String NOT_TRIED =
-            "not tried: the settings name no account for trials, one that is nobody's";
-    private static final int RANDOM = 18;
     private static final int PAUSE_MS = 250;
     private static final int LOOKS = 12;
-    private static final SecureRandom SECURE = new SecureRandom();
 
     private final DatabaseServers servers;
     private final DatabaseSettings settings;
@@ -52,12 +47,10 @@ final class DatabaseTrial {
     private TestResult on(Try tried) {
         UserName name = settings.trialAccount();
         if (name == null) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
         if (isSomebodys.test(name.id())) {
-            return TestResult.failed(
-                    name.place() + " is the account of a person; nothing is tried on it",
-                    "Name one in the settings that is nobody's.");
+            return Trial.somebodys(name.place());
         }
         AccountRef account = new AccountRef(name.user(), name.place());
         AccountState before = look(servers.names().getFirst(), account);
@@ -79,11 +72,11 @@ final class DatabaseTrial {
     TestResult maySet() {
         return on(
                 (account, before) -> {
-                    try (Secret password = random()) {
+                    try (Secret password = Trial.password()) {
                         ChangeResult result =
                                 changes.setTemporary(account, password, before.mark());
                         if (!(result instanceof ChangeResult.TookEffect)) {
-                            return TestResult.failed(words(result), DatabaseSteps.MAY_CHANGE);
+                            return TestResult.failed(Trial.words(result), DatabaseSteps.MAY_CHANGE);
                         }
                     }
                     AccountState after = look(servers.names().getFirst(), account);
@@ -103,7 +96,7 @@ final class DatabaseTrial {
                     ChangeResult result = changes.unlock(account);
                     return result instanceof ChangeResult.TookEffect
                             ? TestResult.good("tried on " + account.place())
-                            : TestResult.failed(words(result), DatabaseSteps.MAY_CHANGE);
+                            : TestResult.failed(Trial.words(result), DatabaseSteps.MAY_CHANGE);
                 });
     }
 
@@ -115,7 +108,7 @@ final class DatabaseTrial {
             return TestResult.good("there is one");
         }
         if (set == null) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
         return on(
                 (account, before) -> {
@@ -148,21 +141,5 @@ final class DatabaseTrial {
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
         }
-    }
-
-    private static String words(ChangeResult result) {
-        return switch (result) {
-            case ChangeResult.Refused refused -> refused.words();
-            case ChangeResult.NotSent notSent -> notSent.words();
-            case ChangeResult.NoAnswer none -> none.words();
-            case ChangeResult.TookEffect _ -> "done";
-        };
-    }
-
-    /** Nobody knows it, and it is kept nowhere. */
-    private static Secret random() {
-        byte[] random = new byte[RANDOM];
-        SECURE.nextBytes(random);
-        return Secret.of("aB7-" + Base64.getUrlEncoder().withoutPadding().encodeToString(random));
     }
 }

@@ -14,6 +14,7 @@ import earnest.connectors.AccountRef;
 import earnest.connectors.AccountState;
 import earnest.connectors.Operation;
 import earnest.connectors.TestResult;
+import earnest.connectors.Trial;
 
 import org.jspecify.annotations.Nullable;
 
@@ -35,8 +36,6 @@ final class LdapTrial {
     private static final Duration CLOSE = Duration.ofSeconds(3);
     private static final int RANDOM = 18;
     private static final SecureRandom SECURE = new SecureRandom();
-    private static final String NOT_TRIED =
-            "not tried: the settings name no account for trials, one that is nobody's";
 
     /**
      * What a directory says of somebody that proof rests on, and a tool for passwords never writes.
@@ -70,12 +69,10 @@ final class LdapTrial {
 
     TestResult maySet() {
         if (account == null) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
         if (isPersons()) {
-            return TestResult.failed(
-                    account.place() + " is the account of a person; nothing is tried on it",
-                    "Name one in the settings that is nobody's.");
+            return Trial.somebodys(account.place());
         }
         AccountLookup before = accounts.read(servers.names().getFirst(), account);
         if (!(before instanceof AccountLookup.Found found)) {
@@ -188,7 +185,7 @@ final class LdapTrial {
     /** A lock that is not there is lifted: rights are looked at before that is seen. */
     TestResult mayLift() {
         if (account == null || isPersons()) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
         try {
             modify(new Modification(ModificationType.DELETE, LdapAttributes.LOCKED));

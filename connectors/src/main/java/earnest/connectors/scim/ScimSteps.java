@@ -6,6 +6,7 @@ import earnest.connectors.ChangeResult;
 import earnest.connectors.Operation;
 import earnest.connectors.TestResult;
 import earnest.connectors.TestStep;
+import earnest.connectors.Trial;
 import earnest.core.json.Json;
 import earnest.core.passwords.Secret;
 
@@ -13,12 +14,10 @@ import org.jspecify.annotations.Nullable;
 
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
-import java.security.SecureRandom;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Base64;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -27,10 +26,6 @@ import java.util.function.Predicate;
 /** The steps of a service's test, after it was reached. */
 final class ScimSteps {
     private static final Duration CLOSE = Duration.ofSeconds(3);
-    private static final int RANDOM = 18;
-    private static final SecureRandom SECURE = new SecureRandom();
-    private static final String NOT_TRIED =
-            "not tried: the settings name no account for trials, one that is nobody's";
 
     private final ScimClient client;
     private final ScimSettings settings;
@@ -192,9 +187,7 @@ final class ScimSteps {
             }
             if (!(trial.get("id") instanceof String id) || isSomebodys.test(id)) {
                 trial = null;
-                return TestResult.failed(
-                        wanted + " is the account of a person; nothing is tried on it",
-                        "Name one in the settings that is nobody's.");
+                return Trial.somebodys(wanted);
             }
         }
         List<String> missing = settings.missing(users);
@@ -217,13 +210,13 @@ final class ScimSteps {
         AccountState before = state();
         AccountRef account = account();
         if (before == null || account == null) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
-        try (Secret password = random()) {
+        try (Secret password = Trial.password()) {
             ChangeResult result = changes.setTemporary(account, password, before.mark());
             if (!(result instanceof ChangeResult.TookEffect)) {
                 return TestResult.failed(
-                        words(result), right("change users: PATCH, with the password"));
+                        Trial.words(result), right("change users: PATCH, with the password"));
             }
         }
         AccountState after = look(account);
@@ -235,15 +228,6 @@ final class ScimSteps {
                                 + " the right ones.");
     }
 
-    private static String words(ChangeResult result) {
-        return switch (result) {
-            case ChangeResult.Refused refused -> refused.words();
-            case ChangeResult.NotSent notSent -> notSent.words();
-            case ChangeResult.NoAnswer none -> none.words();
-            case ChangeResult.TookEffect done -> "done";
-        };
-    }
-
     private TestResult mayLift() {
         if (settings.locked() == null) {
             return TestResult.notTried("the settings name no attribute for it");
@@ -251,12 +235,12 @@ final class ScimSteps {
         AccountRef account = account();
         AccountState before = account == null ? null : look(account);
         if (account == null || before == null) {
-            return TestResult.notTried(NOT_TRIED);
+            return TestResult.notTried(Trial.NOT_TRIED);
         }
         ChangeResult result = changes.unlock(account);
         return result instanceof ChangeResult.TookEffect
                 ? TestResult.good("tried on " + account.name())
-                : TestResult.failed(words(result), right("change users: PATCH"));
+                : TestResult.failed(Trial.words(result), right("change users: PATCH"));
     }
 
     private @Nullable AccountRef account() {
@@ -280,13 +264,6 @@ final class ScimSteps {
         } catch (ScimClient.NotReached | ScimClient.NoAnswer e) {
             return null;
         }
-    }
-
-    /** Nobody knows it, and it is kept nowhere. */
-    private static Secret random() {
-        byte[] random = new byte[RANDOM];
-        SECURE.nextBytes(random);
-        return Secret.of("aB7-" + Base64.getUrlEncoder().withoutPadding().encodeToString(random));
     }
 
     private TestResult clocks() {

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import earnest.App;
 import earnest.testkit.Desk;
 import earnest.testkit.Eventually;
-import earnest.testkit.Http;
 import earnest.testkit.PortStores;
 import earnest.testkit.Steward;
 
@@ -132,16 +131,9 @@ class PortStoresTest {
     }
 
     private Map<String, String> tested() {
-        Http maren = new Steward(app.ground()).api();
-        maren.post("/api/systems/" + ID + "/test").ok();
         Map<String, String> outcomes = new LinkedHashMap<>();
-        Eventually.get(
-                        "the test to be over",
-                        Duration.ofSeconds(60),
-                        () ->
-                                Optional.of(maren.get("/api/systems/" + ID + "/test").ok())
-                                        .filter(test -> test.has("endedAt")))
-                .get("steps")
+        new Steward(app.ground())
+                .tested(ID)
                 .forEach(
                         step ->
                                 outcomes.put(
