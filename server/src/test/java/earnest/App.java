@@ -24,7 +24,6 @@ import org.springframework.context.ConfigurableApplicationContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
 
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 import java.time.Duration;
@@ -34,7 +33,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.atomic.AtomicInteger;
-import java.util.stream.Stream;
+import java.util.function.Predicate;
 
 /** The real application on the real ground, started once for all tests of this module. */
 public final class App {
@@ -275,21 +274,19 @@ public final class App {
         return people.nextAshore();
     }
 
+    /** As {@link #somebody}, of whom something holds of what the demo's world knows. */
+    public String somebody(Predicate<JsonNode> holds) {
+        return people.next(holds);
+    }
+
     /** As {@link #somebody}, with a mailbox of their own that has been there long. */
     public String somebodyWithAMailbox() {
-        return Stream.generate(this::somebody)
-                .filter(one -> knows(one).hasNonNull("ownMail"))
-                .filter(one -> !knows(one).hasNonNull("ownMailChange"))
-                .findFirst()
-                .orElseThrow();
+        return people.nextWithAMailbox(one -> true);
     }
 
     /** As {@link #somebody}, without any mailbox of their own. */
     public String somebodyWithoutAMailbox() {
-        return Stream.generate(this::somebody)
-                .filter(one -> !knows(one).hasNonNull("ownMail"))
-                .findFirst()
-                .orElseThrow();
+        return people.next(one -> !one.hasNonNull("ownMail"));
     }
 
     /** As if all that somebody set up had been there long, so that it is offered. */
@@ -304,12 +301,7 @@ public final class App {
 
     /** What the demo's world knows of somebody. */
     public JsonNode knows(String account) {
-        for (JsonNode person : JsonMapper.shared().readTree(ground.read("world/people.json"))) {
-            if (person.get("account").asString().equals(account)) {
-                return person;
-            }
-        }
-        throw new IllegalArgumentException("nobody has the account " + account);
+        return people.known(account);
     }
 
     /** Tells what happened, as a folder of a channel would: in a transaction. */

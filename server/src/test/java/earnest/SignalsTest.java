@@ -20,7 +20,6 @@ import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import java.util.stream.Stream;
 import java.util.stream.StreamSupport;
 
 /** What speaks against whoever asks is a line of the reckoning, says what it saw, and counts. */
@@ -139,10 +138,7 @@ class SignalsTest {
 
     /** None of whose numbers is of the country of the one that rings. */
     private String somebodyElsewhere() {
-        return Stream.generate(app::somebody)
-                .filter(one -> !app.knows(one).toString().contains("\"+1"))
-                .findFirst()
-                .orElseThrow();
+        return app.somebody(one -> !one.toString().contains("\"+1"));
     }
 
     @Test

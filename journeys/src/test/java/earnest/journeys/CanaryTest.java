@@ -247,6 +247,7 @@ class CanaryTest {
                         "ldap-earnest",
                         "ldap-replica",
                         "cloud-token",
+                        "stores-earnest",
                         "line-token",
                         "gateway-token")) {
             String value = world.ground().secret(secret);

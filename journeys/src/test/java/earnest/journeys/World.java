@@ -22,11 +22,10 @@ import org.junit.jupiter.api.extension.ParameterContext;
 import org.junit.jupiter.api.extension.ParameterResolver;
 
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.json.JsonMapper;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
+import java.util.function.Predicate;
 
 /** The whole product running, and one browser, for all journeys. */
 final class World implements Browsing, AutoCloseable {
@@ -99,23 +98,17 @@ final class World implements Browsing, AutoCloseable {
 
     /** As {@link #somebody}, with a mailbox of their own that has been there long. */
     String somebodyWithAMailbox() {
-        return Stream.generate(this::somebody)
-                .filter(
-                        account ->
-                                known(account).hasNonNull("ownMail")
-                                        && !known(account).hasNonNull("ownMailChange"))
-                .findFirst()
-                .orElseThrow();
+        return somebodyWithAMailbox(one -> true);
+    }
+
+    /** The same, of whom something holds as well. */
+    String somebodyWithAMailbox(Predicate<JsonNode> holds) {
+        return people.nextWithAMailbox(holds);
     }
 
     /** What the demo's world knows of somebody. */
     JsonNode known(String account) {
-        for (JsonNode one : JsonMapper.shared().readTree(ground.read("world/people.json"))) {
-            if (one.get("account").asString().equals(account)) {
-                return one;
-            }
-        }
-        throw new IllegalArgumentException("nobody has the account " + account);
+        return people.known(account);
     }
 
     /** Remembers a secret that was in the open, so that it can be searched for. */
