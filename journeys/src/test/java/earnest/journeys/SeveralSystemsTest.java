@@ -27,15 +27,8 @@ class SeveralSystemsTest {
         stores.make(account);
         connected(new Steward(world.ground()).api(), stores);
         try (Analyst tove = Analyst.signIn(world, "tove.rask")) {
-            Callers.comes(tove, account);
-            tove.press(GenuineCallTest.digit(tove, "Badge in person"));
-            tove.see("Take the badge in your hand");
-            tove.press("y");
-            tove.see("face, name and date compared");
-            tove.press(GenuineCallTest.digit(tove, "Authenticator"));
-            tove.page().getByLabel("The six digits on their authenticator").waitFor();
-            tove.type(world.secret(world.outside().authenticator(account)));
-            tove.see("Sure enough");
+            Callers.rings(world, tove, account);
+            TwoSystemsTest.prove(world, tove, account);
 
             tove.column("Change").getByText("Port stores").first().waitFor();
             tove.press("x", "ArrowDown", "x", "ArrowDown", "x");

@@ -98,7 +98,8 @@ class TwoSystemsTest {
         prove(world, tove, ACCOUNT);
     }
 
-    private static void prove(World world, Analyst tove, String account) {
+    /** By a call back and the code of their authenticator. */
+    static void prove(World world, Analyst tove, String account) {
         tove.press(GenuineCallTest.digit(tove, "Call back"));
         world.outside().answer(account);
         tove.see("Somebody answered");
