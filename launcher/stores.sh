@@ -1,6 +1,8 @@
 # Port stores: a MariaDB server of the demo's organisation, whose accounts people sign in with. It is no part of Earnest.
 stores_up() {
     running stores && return
+    # A demo that was made before there was Port stores goes on without it, until --fresh.
+    [ -f "$EARNEST_HOME/world/stores.sql" ] || return 0
     make_certificate
     free_port "$EARNEST_STORES_PORT" EARNEST_STORES_PORT "the database of Port stores"
     # Who guesses is blocked after ten wrong passwords in a row, until somebody lifts it.
